@@ -29,9 +29,9 @@ public final class Tables {
 
     /** Where in a table what is picked lies, or null where it lies in none or reaches beyond one. */
     public static Area area(Document document, Selection picked) {
-        List<Selection.Stretch> stretches = picked.stretches(document);
-        BlockPath first = stretches.isEmpty() ? picked.head().path() : stretches.get(0).path();
-        BlockPath last = stretches.isEmpty() ? first : stretches.get(stretches.size() - 1).path();
+        List<Selection.Stretch> stretches = picked instanceof TextSelection ? List.of() : picked.stretches(document);
+        BlockPath first = picked instanceof TextSelection text ? text.start().path() : stretches.isEmpty() ? picked.head().path() : stretches.get(0).path();
+        BlockPath last = picked instanceof TextSelection text ? text.end().path() : stretches.isEmpty() ? first : stretches.get(stretches.size() - 1).path();
         for (int size = Math.min(first.size(), last.size()) - 3; size >= 2; size--) {
             BlockPath path = upTo(first, size);
             if (!last.startsWith(path) || !(document.find(picked.story(), path) instanceof Table table)) continue;

@@ -1,5 +1,7 @@
 package app.decant.edit;
 
+import app.decant.document.Block;
+import app.decant.document.BlockPath;
 import app.decant.document.Document;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
@@ -33,12 +35,21 @@ public record TextSelection(Place anchor, Place head) implements Selection {
         Place end = end();
         if (start.path().equals(end.path())) return List.of(new Stretch(start.path(), document.paragraph(start), start.offset(), end.offset()));
         List<Stretch> stretches = new ArrayList<>();
-        for (Walk.Stop stop : Walk.of(document, story()).between(start.path(), end.path())) {
+        for (Walk.Stop stop : around(document).between(start.path(), end.path())) {
             int from = stop.path().equals(start.path()) ? start.offset() : 0;
             int to = stop.path().equals(end.path()) ? end.offset() : stop.paragraph().length();
             stretches.add(new Stretch(stop.path(), stop.paragraph(), from, to));
         }
         return stretches;
+    }
+
+    /** A walk over all that is picked: over as little of a long document as that takes. */
+    private Walk around(Document document) {
+        BlockPath from = start().path();
+        BlockPath to = end().path();
+        if (!(story() instanceof Story.Body) || from.step(0) != to.step(0) || from.step(0) >= document.sections().size()) return Walk.of(document, story());
+        List<Block> blocks = document.sections().get(from.step(0)).blocks();
+        return to.step(1) >= blocks.size() ? Walk.of(document) : Walk.of(blocks.subList(from.step(1), to.step(1) + 1), from.head(1), from.step(1));
     }
 
     /** What was put in at an edge of it stays outside. */

@@ -15,6 +15,7 @@ import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.List;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.VPos;
 import javafx.scene.AccessibleRole;
@@ -31,8 +32,11 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
+import javafx.scene.shape.Line;
+import javafx.scene.shape.Rectangle;
 import javafx.scene.text.Font;
 import javafx.scene.text.Text;
+import javafx.util.Duration;
 
 /**
  * The spine: the whole document as one upright strip, to scale. Headings sit where they fall, page edges are ticks, pictures and tables are small
@@ -43,19 +47,35 @@ final class Spine {
     private static final double TOP = 16;
     private static final double WIDTH = 236;
     private static final double LEAST = 17;
+    private static final String PLUM = "#6B2447";
+    private static final String DARK_PLUM = "#D08FB0";
 
     /** From so many pixels on, a press that moves drags the section. */
     private static final double DRAGGED = 6;
     private static final int ALL_LEVELS = 9;
+    /** Where drawing it takes longer than this, in nanoseconds, it waits until a hand rests: nobody reads it while he types. */
+    private static final long SLOW = 6_000_000;
+    private static final Duration LATER = Duration.millis(250);
 
     private final Window window;
     private final Desk desk;
     private final PageTable table;
     private final Pane pane = new Pane();
     private final Canvas canvas = new Canvas(WIDTH, 100);
+    /** The part in view lies under what is drawn, so that scrolling draws nothing anew. */
+    private final Rectangle seen = new Rectangle(WIDTH, 10);
+    private final Line seenFrom = new Line(0, 0, WIDTH, 0);
+    private final Line seenTo = new Line(0, 0, WIDTH, 0);
+    private final SpineMarks.Objects objects = new SpineMarks.Objects();
+    private final PauseTransition later = new PauseTransition(LATER);
+    private long paintedFor;
     private final Tooltip tip = new Tooltip();
     private final List<Row> rows = new ArrayList<>();
     private boolean paintWanted;
+    private boolean seenWanted;
+    /** All headings and slots, drawn or not, and the one that is drawn as that of the caret. */
+    private final List<Row> wanted = new ArrayList<>();
+    private int currentDrawn = -1;
     private boolean draggingWindow;
     /** The heading whose section is dragged, once it is; and the one it would come to stand before. */
     private Row pressed;
@@ -82,16 +102,26 @@ final class Spine {
         pane.setMinWidth(WIDTH);
         pane.setAccessibleRole(AccessibleRole.LIST_VIEW);
         pane.setAccessibleText(Words.of("spine.name"));
-        pane.getChildren().add(canvas);
+        for (Node node : List.of(seen, seenFrom, seenTo)) {
+            node.setManaged(false);
+            node.setMouseTransparent(true);
+        }
+        pane.getChildren().addAll(seen, seenFrom, seenTo, canvas);
+        later.setOnFinished(event -> paint());
         canvas.heightProperty().bind(pane.heightProperty());
         canvas.heightProperty().addListener((observed, before, now) -> paintSoon());
-        desk.pages().addListener((observed, before, now) -> paintSoon());
-        desk.selection().addListener((observed, before, now) -> paintSoon());
+        desk.pages().addListener((observed, before, now) -> {
+            if (paintedFor > SLOW && before != null && now != null && before.count() == now.count()) later.playFromStart();
+            else paintSoon();
+        });
+        desk.selection().addListener((observed, before, now) -> {
+            if (current() != currentDrawn) paintSoon();
+        });
         desk.faith().addListener((observed, before, now) -> paintSoon());
         table.marks().addListener((observed, before, now) -> paintSoon());
-        table.scrolling().addListener((observed, before, now) -> paintSoon());
-        table.heightProperty().addListener((observed, before, now) -> paintSoon());
-        table.zoomProperty().addListener((observed, before, now) -> paintSoon());
+        table.scrolling().addListener((observed, before, now) -> placeSeenSoon());
+        table.heightProperty().addListener((observed, before, now) -> placeSeenSoon());
+        table.zoomProperty().addListener((observed, before, now) -> placeSeenSoon());
         canvas.setOnMousePressed(this::pressed);
         canvas.setOnMouseDragged(this::dragged);
         canvas.setOnMouseReleased(this::released);
@@ -135,6 +165,29 @@ final class Spine {
         });
     }
 
+    private void placeSeenSoon() {
+        if (paintWanted || seenWanted) return;
+        seenWanted = true;
+        Platform.runLater(() -> {
+            seenWanted = false;
+            placeSeen();
+        });
+    }
+
+    private void placeSeen() {
+        PagedDocument pages = desk.pages().get();
+        for (Node node : List.of(seen, seenFrom, seenTo)) node.setVisible(pages != null);
+        if (pages == null) return;
+        double from = y(table.viewTop(), pages.count());
+        double to = Math.max(from + 10, y(table.viewBottom(), pages.count()));
+        seen.setY(from);
+        seen.setHeight(to - from);
+        seenFrom.setTranslateY(Math.round(from) + 0.5);
+        seenTo.setTranslateY(Math.round(to) + 0.5);
+        seen.setFill(Color.web(dark() ? "#2C2630" : "#FFFFFF"));
+        for (Line edge : List.of(seenFrom, seenTo)) edge.setStroke(Color.web(dark() ? DARK_PLUM : PLUM));
+    }
+
     private double y(double pagePart, int count) { return TOP + pagePart / Math.max(1, count) * (canvas.getHeight() - 2 * TOP); }
 
     private boolean dark() { return pane.getScene() != null && pane.getScene().getRoot().getStyleClass().contains("dark"); }
@@ -144,33 +197,37 @@ final class Spine {
         double height = canvas.getHeight();
         g.clearRect(0, 0, WIDTH, height);
         rows.clear();
+        later.stop();
+        placeSeen();
         PagedDocument pages = desk.pages().get();
+        currentDrawn = -1;
         if (pages == null) return;
+        long began = System.nanoTime();
         boolean dark = dark();
         Color ink = Color.web(dark ? "#ECE7DF" : "#26222B");
         Color quiet = Color.web(dark ? "#A79FAC" : "#6F6875");
         Color hairline = Color.web(dark ? "#4A434F" : "#D8D0C6");
-        Color plum = Color.web(dark ? "#D08FB0" : "#6B2447");
+        Color plum = Color.web(dark ? DARK_PLUM : PLUM);
         Color amber = Color.web(dark ? "#E0A850" : "#B8741A");
         int count = pages.count();
-        double from = y(table.viewTop(), count);
-        double to = Math.max(from + 10, y(table.viewBottom(), count));
-        g.setFill(Color.web(dark ? "#2C2630" : "#FFFFFF"));
-        g.fillRect(0, from, WIDTH, to - from);
-        g.setStroke(plum);
-        g.setLineWidth(1);
-        g.strokeLine(0, Math.round(from) + 0.5, WIDTH, Math.round(from) + 0.5);
-        g.strokeLine(0, Math.round(to) + 0.5, WIDTH, Math.round(to) + 0.5);
         g.setStroke(hairline);
         g.setLineWidth(1.5);
         g.strokeLine(RAIL, TOP, RAIL, height - TOP);
         ticks(g, count, quiet, hairline);
         SpineMarks marks = new SpineMarks(g, part -> y(part, count), WIDTH);
-        marks.objects(pages, quiet);
+        marks.objects(pages, objects, quiet);
         headings(g, pages, ink, quiet, plum, amber);
         if (desk.faith().get() != null) marks.differences(pages, desk.faith().get().differences(), amber);
         marks.lit(lit(pages), plum);
         if (draggingSection) dropLine(g, plum);
+        paintedFor = System.nanoTime() - began;
+    }
+
+    /** Which of the headings the caret is below; -1 for none. */
+    private int current() {
+        Place here = desk.selection().get() == null ? null : desk.selection().get().head().inBody();
+        for (int i = 0; here != null && i < wanted.size(); i++) if (isAt(wanted, i, here)) return i;
+        return -1;
     }
 
     /** Where on the pages, counted from the first, what is lit on them begins: looked for again only where that or they are others. */
@@ -214,7 +271,7 @@ final class Spine {
     }
 
     private void headings(GraphicsContext g, PagedDocument pages, Color ink, Color quiet, Color plum, Color amber) {
-        List<Row> wanted = new ArrayList<>();
+        wanted.clear();
         List<Integer> levels = new ArrayList<>();
         List<Outline.Heading> headings = pages.outline().headings();
         for (int i = 0; i < headings.size(); i++) {
@@ -232,7 +289,7 @@ final class Spine {
                 levels.add(heading.level());
             }
         }
-        Place here = desk.selection().get() == null ? null : desk.selection().get().head().inBody();
+        currentDrawn = current();
         double bottom = -LEAST;
         for (int i = 0; i < wanted.size(); i++) {
             Row row = wanted.get(i);
@@ -257,7 +314,7 @@ final class Spine {
                 g.setFont(Font.font("Source Sans 3", 12.5));
                 g.fillText(row.title, x + 7, y);
             } else {
-                boolean current = here != null && isAt(wanted, i, here);
+                boolean current = i == currentDrawn;
                 g.setFill(current ? plum : level == 1 ? ink : quiet);
                 g.setFont(Font.font(level == 1 || current ? "Source Sans 3 SemiBold" : "Source Sans 3", level == 1 ? 13 : 12.5));
                 g.fillText(shortened(row.title, WIDTH - x - 26, g.getFont()), x, y);

@@ -4,11 +4,14 @@ import app.decant.document.Finding;
 import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
 import app.decant.page.Item;
+import app.decant.page.Line;
 import app.decant.page.Page;
 import app.decant.page.Piece;
 import app.decant.proof.Difference;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.DoubleUnaryOperator;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.paint.Color;
@@ -58,31 +61,63 @@ final class SpineMarks {
         }
     }
 
+    /** What stands on pages besides lines of text, looked for once a page: pages that nobody changes stay the same. */
+    static final class Objects {
+        private Map<Page, List<Mark>> known = new IdentityHashMap<>();
+
+        /** A picture or a table. @param top how far down its page it begins, of its height */
+        private record Mark(double top, boolean table) { }
+
+        private List<List<Mark>> on(PagedDocument pages) {
+            Map<Page, List<Mark>> now = new IdentityHashMap<>();
+            List<List<Mark>> all = new ArrayList<>();
+            for (Page page : pages.pages()) {
+                List<Mark> marks = known.get(page);
+                if (marks == null) marks = found(page);
+                now.put(page, marks);
+                all.add(marks);
+            }
+            known = now;
+            return all;
+        }
+
+        private static List<Mark> found(Page page) {
+            List<Mark> marks = new ArrayList<>();
+            double lastTable = -100;
+            for (Item item : page.text()) {
+                if (item instanceof Item.PictureItem one) marks.add(new Mark(one.y() / page.height(), false));
+                else if (item instanceof Item.LineItem one && hasPicture(one.line())) marks.add(new Mark(one.y() / page.height(), false));
+                if (!(item instanceof Item.Rule rule) || rule.x1() != rule.x2()) continue;
+                if (rule.y1() - lastTable > 60) marks.add(new Mark(rule.y1() / page.height(), true));
+                lastTable = Math.max(lastTable, rule.y1());
+            }
+            return marks;
+        }
+
+        private static boolean hasPicture(Line line) {
+            for (Piece piece : line.pieces()) if (piece instanceof Piece.PictureBox) return true;
+            return false;
+        }
+    }
+
     /** Pictures are small frames, tables frames with a bar. */
-    void objects(PagedDocument pages, Color quiet) {
+    void objects(PagedDocument pages, Objects objects, Color quiet) {
         if (pages.count() > 400) return;
         g.setStroke(quiet);
         g.setFill(quiet);
         g.setLineWidth(1);
-        for (Page page : pages.pages()) {
-            double lastTable = -100;
-            for (Item item : page.text()) {
-                boolean picture = item instanceof Item.PictureItem || item instanceof Item.LineItem line && line.line().pieces().stream()
-                        .anyMatch(piece -> piece instanceof Piece.PictureBox);
-                double top = item instanceof Item.PictureItem one ? one.y() : item instanceof Item.LineItem one ? one.y() : -1;
-                if (picture) {
-                    double y = Math.round(down.applyAsDouble(page.index() + top / page.height())) + 0.5;
-                    g.strokeRect(width - 20.5, y, 9, 7);
-                }
-                if (item instanceof Item.Rule rule && rule.x1() == rule.x2() && rule.y1() - lastTable > 60) {
-                    double y = Math.round(down.applyAsDouble(page.index() + rule.y1() / page.height())) + 0.5;
-                    g.strokeRect(width - 20.5, y, 9, 7);
-                    g.strokeLine(width - 20.5, y + 2.5, width - 11.5, y + 2.5);
-                    g.strokeLine(width - 16, y + 2.5, width - 16, y + 7);
-                    lastTable = rule.y1();
-                } else if (item instanceof Item.Rule rule && rule.x1() == rule.x2()) {
-                    lastTable = Math.max(lastTable, rule.y1());
-                }
+        List<List<Objects.Mark>> all = objects.on(pages);
+        for (int i = 0; i < all.size(); i++) {
+            long last = -1;
+            for (Objects.Mark mark : all.get(i)) {
+                long at = Math.round(down.applyAsDouble(i + mark.top));
+                if (at == last && !mark.table) continue;
+                last = at;
+                double y = at + 0.5;
+                g.strokeRect(width - 20.5, y, 9, 7);
+                if (!mark.table) continue;
+                g.strokeLine(width - 20.5, y + 2.5, width - 11.5, y + 2.5);
+                g.strokeLine(width - 16, y + 2.5, width - 16, y + 7);
             }
         }
     }
