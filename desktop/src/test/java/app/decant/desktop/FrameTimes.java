@@ -78,8 +78,9 @@ public final class FrameTimes extends Application {
             window.table().requestFocus();
         }, frame -> { }));
         phases.add(new Phase("typing", 900, () -> { }, frame -> {
-            if (frame % 5 == 0) Event.fireEvent(window.table(), new KeyEvent(KeyEvent.KEY_TYPED, frame % 30 == 0 ? " " : "e", "", KeyCode.UNDEFINED, false, false,
-                    false, false));
+            String letter = frame % 30 == 0 ? " " : "e";
+            if (frame % 5 == 0)
+                Event.fireEvent(window.table(), new KeyEvent(KeyEvent.KEY_TYPED, letter, "", KeyCode.UNDEFINED, false, false, false, false));
         }));
         phases.add(new Phase("selecting", 600, () -> { }, frame -> {
             if (frame % 3 == 0) Event.fireEvent(window.table(), new KeyEvent(KeyEvent.KEY_PRESSED, "", "", KeyCode.DOWN, true, false, false, false));
