@@ -17,7 +17,6 @@ import app.decant.document.TableProperty.VerticalAlignment;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.TreeMap;
 import java.util.function.Function;
 
@@ -26,18 +25,27 @@ public final class Watermark {
     private static final Anchor MIDDLE = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, Alignment.CENTRE, 0),
             new Anchor.Vertical(Anchor.Vertical.From.PAGE, VerticalAlignment.CENTRE, 0), Anchor.Wrap.NONE, Insets.NONE, true);
 
+    /** What covers more of a page's width and height than this is a printed paper, such as a letterhead. */
+    private static final double PAPER = 0.85;
+
     private Watermark() { }
 
-    /** What a document says under its text; null for nothing, empty where nobody said what it shows. */
+    /** What a document says under its text; null for nothing. */
     public static String of(Document document) {
-        return document.sections().stream().flatMap(section -> section.frames().values().stream()).flatMap(List::stream)
-                .filter(Paragraph.class::isInstance).flatMap(block -> ((Paragraph) block).inlines().stream()).filter(Watermark::isOne)
-                .map(one -> (Picture) ((Inline.Floating) one).content()).findFirst().map(one -> Objects.requireNonNullElse(one.description(), "")).orElse(null);
+        for (Section section : document.sections()) {
+            String found = section.frames().values().stream().flatMap(List::stream).filter(Paragraph.class::isInstance)
+                    .flatMap(block -> ((Paragraph) block).inlines().stream()).filter(one -> isOne(one, section.page()))
+                    .map(one -> ((Picture) ((Inline.Floating) one).content()).description()).findFirst().orElse(null);
+            if (found != null) return found;
+        }
+        return null;
     }
 
-    /** Whether something lies in the middle of a page under its text. */
-    private static boolean isOne(Inline inline) {
-        return inline instanceof Inline.Floating floating && floating.content() instanceof Picture && floating.anchor().behind()
+    /** Whether words lie in the middle of a page under its text: a drawing that says them. */
+    private static boolean isOne(Inline inline, PageGeometry page) {
+        return inline instanceof Inline.Floating floating && floating.content() instanceof Picture picture && picture.description() != null
+                && !picture.description().isBlank() && (picture.width() < PAPER * page.width() || picture.height() < PAPER * page.height())
+                && floating.anchor().behind()
                 && floating.anchor().wrap() == Anchor.Wrap.NONE && floating.anchor().horizontal().alignment() == Alignment.CENTRE
                 && floating.anchor().vertical().alignment() == VerticalAlignment.CENTRE;
     }
@@ -56,7 +64,7 @@ public final class Watermark {
             Map<FramePlace, List<Block>> frames = new TreeMap<>(section.frames());
             if (picture != null) for (FramePlace place : missing(draft.document(), s)) frames.put(place, List.of(Paragraph.of("")));
             frames.forEach((place, blocks) -> {
-                List<Block> made = place.isHeader() ? with(blocks, picture) : without(blocks);
+                List<Block> made = place.isHeader() ? with(blocks, picture, section.page()) : without(blocks, section.page());
                 if (!made.equals(section.frames().get(place))) draft.add(new FrameStep(new Story.Frame(index, place), made));
             });
         }
@@ -76,24 +84,27 @@ public final class Watermark {
         return missing;
     }
 
-    private static List<Block> with(List<Block> blocks, Picture picture) {
-        List<Block> bare = new ArrayList<>(without(blocks));
+    private static List<Block> with(List<Block> blocks, Picture picture, PageGeometry page) {
+        List<Block> bare = new ArrayList<>(without(blocks, page));
         if (picture == null) return bare;
         int first = 0;
         while (first < bare.size() && !(bare.get(first) instanceof Paragraph)) first++;
         if (first == bare.size()) bare.add(Paragraph.of(""));
         Paragraph paragraph = (Paragraph) bare.get(first);
         List<Inline> inlines = new ArrayList<>(paragraph.inlines());
-        inlines.add(0, new Inline.Floating(MIDDLE, picture, Look.PLAIN));
+        // Over a paper that lies there as well.
+        int at = 0;
+        for (int i = 0; i < inlines.size(); i++) if (inlines.get(i) instanceof Inline.Floating) at = i + 1;
+        inlines.add(at, new Inline.Floating(MIDDLE, picture, Look.PLAIN));
         bare.set(first, paragraph.withInlines(inlines));
         return bare;
     }
 
-    private static List<Block> without(List<Block> blocks) {
+    private static List<Block> without(List<Block> blocks, PageGeometry page) {
         List<Block> bare = new ArrayList<>();
         for (Block block : blocks) {
-            boolean has = block instanceof Paragraph paragraph && paragraph.inlines().stream().anyMatch(Watermark::isOne);
-            bare.add(!has ? block : ((Paragraph) block).withInlines(((Paragraph) block).inlines().stream().filter(one -> !isOne(one)).toList()));
+            boolean has = block instanceof Paragraph paragraph && paragraph.inlines().stream().anyMatch(one -> isOne(one, page));
+            bare.add(!has ? block : ((Paragraph) block).withInlines(((Paragraph) block).inlines().stream().filter(one -> !isOne(one, page)).toList()));
         }
         return bare;
     }

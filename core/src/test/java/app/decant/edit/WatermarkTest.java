@@ -6,11 +6,15 @@ import app.decant.Decant;
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.BlockPath;
 import app.decant.document.Document;
+import app.decant.document.Inline;
 import app.decant.document.Paragraph;
+import app.decant.document.Picture;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
+import app.decant.document.Stories;
+import app.decant.document.Story;
 import app.decant.format.DrawnLetters;
 import app.decant.format.Formats;
 import app.decant.layout.Sample;
@@ -79,6 +83,20 @@ class WatermarkTest {
                 FramePlace.EVEN_FOOTER);
         assertThat(marked.sections().get(1).frames()).isEmpty();
         assertThat(marked(document, " ").isNothing()).as("nothing to be seen").isTrue();
+    }
+
+    /** A printed paper under the text, such as a letterhead, is no watermark: it stays when one is put in or taken out. */
+    @Test void aPaperThatLiesUnderTheTextStays() {
+        Document marked = marked(Sample.of(List.of(Paragraph.of("The pier is open."))), "DRAFT").after();
+        Paragraph header = (Paragraph) marked.sections().get(0).frames().get(FramePlace.HEADER).get(0);
+        Inline.Floating words = (Inline.Floating) header.inlines().get(0);
+        Picture picture = (Picture) words.content();
+        Inline.Floating paper = new Inline.Floating(words.anchor(), new Picture(picture.image(), 595, 842, "Letterhead"), words.look());
+        Document document = Stories.withFrame(marked, new Story.Frame(0, FramePlace.HEADER), List.of(header.withInlines(List.of(paper))));
+        assertThat(Watermark.of(document)).isNull();
+        Document both = marked(document, "COPY").after();
+        assertThat(Watermark.of(both)).isEqualTo("COPY");
+        assertThat(marked(both, null).after()).isEqualTo(document);
     }
 
     @ParameterizedTest @ValueSource(strings = {"docx", "odt"}) void formatsKeepIt(String ending) {
