@@ -32,8 +32,8 @@ final class TreeMutation {
             ByteArrayOutputStream bytes = new ByteArrayOutputStream();
             TransformerFactory.newInstance().newTransformer().transform(new DOMSource(document), new StreamResult(bytes));
             return bytes.toByteArray();
-        } catch (Exception e) {
-            // What another mutation spoiled before is left to that.
+        } catch (Exception | StackOverflowError e) {
+            // What another mutation spoiled before, or nests deeper than it can be written, is left to that.
             return null;
         }
     }

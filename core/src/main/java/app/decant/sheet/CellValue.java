@@ -10,7 +10,15 @@ public sealed interface CellValue {
 
     record Empty() implements CellValue { }
 
-    record Number(double value) implements CellValue { }
+    /** A number that can be held; what may be none comes by {@link #of}. */
+    record Number(double value) implements CellValue {
+        public Number {
+            if (!Double.isFinite(value)) throw new IllegalArgumentException("No number: " + value);
+        }
+    }
+
+    /** A number, or the failure that people know where it is beyond all that can be held, or none. */
+    static CellValue of(double value) { return Double.isFinite(value) ? new Number(value) : new Failure("#NUM!"); }
 
     /**
      * Words.

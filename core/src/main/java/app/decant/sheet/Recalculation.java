@@ -95,7 +95,7 @@ public record Recalculation(Workbook workbook, int changed, int unknown) {
             try {
                 org.apache.poi.ss.usermodel.CellValue value = evaluator.evaluate(cell);
                 return switch (value.getCellType()) {
-                    case NUMERIC -> new CellValue.Number(value.getNumberValue());
+                    case NUMERIC -> CellValue.of(value.getNumberValue());
                     case STRING -> new CellValue.Text(value.getStringValue());
                     case BOOLEAN -> new CellValue.Truth(value.getBooleanValue());
                     case ERROR -> new CellValue.Failure(FormulaError.forInt(value.getErrorValue()).getString());

@@ -76,7 +76,7 @@ final class SheetFormulas {
 
     /** A number, words in quotes, a truth; null for anything else. */
     private static CellValue literal(String formula) {
-        if (formula.matches("[-+]?\\d*\\.?\\d+([eE][-+]?\\d+)?")) return new CellValue.Number(Double.parseDouble(formula));
+        if (formula.matches("[-+]?\\d*\\.?\\d+([eE][-+]?\\d+)?")) return CellValue.of(Double.parseDouble(formula));
         if (formula.length() > 1 && formula.startsWith("\"") && formula.endsWith("\"")) {
             String inner = formula.substring(1, formula.length() - 1);
             if (!inner.replace("\"\"", "").contains("\"")) return new CellValue.Text(inner.replace("\"\"", "\""));
@@ -96,7 +96,7 @@ final class SheetFormulas {
 
     private static CellValue value(ValueEval result) {
         if (result instanceof RefEval place) return value(place.getInnerValueEval(place.getFirstSheetIndex()));
-        if (result instanceof NumberEval number) return new CellValue.Number(number.getNumberValue());
+        if (result instanceof NumberEval number) return CellValue.of(number.getNumberValue());
         if (result instanceof StringEval text) return new CellValue.Text(text.getStringValue());
         if (result instanceof BoolEval truth) return new CellValue.Truth(truth.getBooleanValue());
         if (result instanceof ErrorEval failure) return new CellValue.Failure(failure.getErrorString());

@@ -446,7 +446,7 @@ final class SheetPainter {
             int most = Math.max(FEWEST_DIGITS, Math.min(10, (int) (room / Math.max(0.5, width("0", look))) + 1));
             for (int digits = most; digits >= FEWEST_DIGITS; digits--) {
                 double rounded = exact.round(new MathContext(digits)).doubleValue();
-                String shorter = numbers.of(new CellValue.Number(rounded), CellStyle.GENERAL);
+                String shorter = numbers.of(CellValue.of(rounded), CellStyle.GENERAL);
                 if (width(shorter, look) <= room + 0.3) return shorter;
             }
         }

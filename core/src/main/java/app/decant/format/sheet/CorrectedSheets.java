@@ -196,7 +196,7 @@ public record CorrectedSheets(Workbook workbook, int cells, List<Finding> findin
         boolean asked = text.startsWith("=") && text.length() > 1 && !style.format().equals(TEXT);
         WrittenNumber number = asked || style.format().equals(TEXT) ? null : WrittenNumber.of(text, decimals(), monthFirst());
         boolean truth = before instanceof CellValue.Truth && text.strip().matches("(?i)true|false");
-        CellValue value = asked || text.isBlank() ? CellValue.EMPTY : number != null ? new CellValue.Number(number.value())
+        CellValue value = asked || text.isBlank() ? CellValue.EMPTY : number != null ? CellValue.of(number.value())
                 : truth ? new CellValue.Truth(text.strip().equalsIgnoreCase("true")) : new CellValue.Text(text);
         // A cell that showed numbers in no way of its own shows them as they were typed.
         if (number != null && style.format().equalsIgnoreCase(CellStyle.GENERAL)) dressed = dressed.showing(number.format());

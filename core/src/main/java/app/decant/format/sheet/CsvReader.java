@@ -158,6 +158,8 @@ final class CsvReader {
                 && plain.chars().filter(Character::isDigit).count() <= MOST_DIGITS;
         if (!number) return new CellValue.Text(written);
         String english = comma ? plain.replace(".", "").replace(',', '.') : plain.replace(",", "");
-        return new CellValue.Number(Double.parseDouble(english));
+        double told = Double.parseDouble(english);
+        // What nobody can reckon with stays as it was written.
+        return Double.isFinite(told) ? new CellValue.Number(told) : new CellValue.Text(written);
     }
 }

@@ -32,6 +32,6 @@ final class Days {
         boolean day = cell.value() instanceof CellValue.Number && NumberText.isDate(format) && OdsNumberStyles.hasDay(format);
         if (!day) return cell;
         double value = ((CellValue.Number) cell.value()).value();
-        return cell.with(new CellValue.Number(value + APART));
+        return cell.with(CellValue.of(value + APART));
     }
 }

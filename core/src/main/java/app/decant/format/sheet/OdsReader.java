@@ -338,7 +338,7 @@ final class OdsReader {
         switch (type) {
             case "float", "percentage", "currency" -> {
                 double number = XlsxReader.number(cell.get("office:value"), Double.NaN);
-                if (!Double.isNaN(number)) return new CellValue.Number(number);
+                if (!Double.isNaN(number)) return CellValue.of(number);
             }
             case "boolean" -> { return new CellValue.Truth("true".equals(cell.get("office:boolean-value"))); }
             case "date" -> {
@@ -347,7 +347,7 @@ final class OdsReader {
             }
             case "time" -> {
                 Matcher matcher = DURATION.matcher(cell.get("office:time-value", ""));
-                if (matcher.matches()) return new CellValue.Number(days(matcher));
+                if (matcher.matches()) return CellValue.of(days(matcher));
             }
             default -> { }
         }

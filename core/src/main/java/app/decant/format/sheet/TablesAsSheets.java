@@ -196,7 +196,7 @@ public final class TablesAsSheets {
     private Cell cell(Table table, int row, Table.Cell cell, char decimals) {
         String text = text(cell.blocks(), labels);
         WrittenNumber number = WrittenNumber.of(text, decimals, monthFirst);
-        CellValue value = text.isEmpty() ? CellValue.EMPTY : number == null ? new CellValue.Text(text) : new CellValue.Number(number.value());
+        CellValue value = text.isEmpty() ? CellValue.EMPTY : number == null ? new CellValue.Text(text) : CellValue.of(number.value());
         CellStyle style = style(table, row, cell, number, text.indexOf('\n') >= 0 || text.length() > 24);
         int index = styles.computeIfAbsent(style, key -> styles.size());
         return new Cell(cell.column(), value, null, index, link(cell.blocks()));

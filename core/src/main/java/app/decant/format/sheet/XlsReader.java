@@ -257,7 +257,7 @@ final class XlsReader {
             type = cell.getCachedFormulaResultType();
         }
         CellValue value = switch (type) {
-            case NUMERIC -> new CellValue.Number(cell.getNumericCellValue());
+            case NUMERIC -> CellValue.of(cell.getNumericCellValue());
             case STRING -> words(cell);
             case BOOLEAN -> new CellValue.Truth(cell.getBooleanCellValue());
             case ERROR -> new CellValue.Failure(failure(cell.getErrorCellValue()));

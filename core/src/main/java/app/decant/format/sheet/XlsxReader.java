@@ -339,7 +339,7 @@ final class XlsxReader {
                 case "d" -> date(value);
                 default -> {
                     double number = number(value, Double.NaN);
-                    yield Double.isNaN(number) ? new CellValue.Text(value) : new CellValue.Number(number);
+                    yield Double.isNaN(number) ? new CellValue.Text(value) : CellValue.of(number);
                 }
             };
         }

@@ -94,15 +94,23 @@ class SeparatedValuesTest {
 
     /** Numbers by the sign that the whole file has before its decimals; codes, and numbers too long to be held, stay words. */
     @Test void numbersAreNumbersAndCodesAreWords() {
-        Sheet points = sheet("n;x\n1,234.5;a\n-7;b\n+2.5e3;c\n007;d\n12345678901234567890;e\n1.2.3;f\n12/05;g\n");
+        Sheet points = sheet("n;x\n1,234.5;a\n-7;b\n+2.5e3;c\n007;d\n12345678901234567890;e\n1.2.3;f\n12/05;g\n2e999;h\n");
         assertThat(points.cell(1, 0).value()).isEqualTo(new CellValue.Number(1234.5));
         assertThat(points.cell(2, 0).value()).isEqualTo(new CellValue.Number(-7));
         assertThat(points.cell(3, 0).value()).isEqualTo(new CellValue.Number(2500));
-        for (int row = 4; row <= 7; row++) assertThat(points.cell(row, 0).value()).isInstanceOf(CellValue.Text.class);
+        for (int row = 4; row <= 8; row++) assertThat(points.cell(row, 0).value()).isInstanceOf(CellValue.Text.class);
         Sheet commas = sheet("n;x\n1.234,5;a\n2,75;b\n3;c\n0,5;d\n");
         assertThat(commas.cell(1, 0).value()).isEqualTo(new CellValue.Number(1234.5));
         assertThat(commas.cell(2, 0).value()).isEqualTo(new CellValue.Number(2.75));
         assertThat(commas.cell(4, 0).value()).as("a nought before the comma is no code").isEqualTo(new CellValue.Number(0.5));
+    }
+
+    /** No format has a number for what is beyond all numbers (ISO/IEC 29500-1, 18.18.11): it is the failure that people know. */
+    @Test void numbersBeyondAllNumbersAreFailures() {
+        for (double beyond : new double[] {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY, Double.NaN})
+            assertThat(CellValue.of(beyond)).isEqualTo(new CellValue.Failure("#NUM!"));
+        assertThatThrownBy(() -> new CellValue.Number(Double.NaN)).isInstanceOf(IllegalArgumentException.class);
+        assertThat(CellValue.of(1.5)).isEqualTo(new CellValue.Number(1.5));
     }
 
     @Test void lettersAreReadInTheEncodingTheyAreIn() {
