@@ -11,6 +11,7 @@ import app.decant.words.Message;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 
@@ -31,7 +32,7 @@ final class PutInRows {
     private record Filled(Correction cell, List<ComposedLine> lines, int row, int first) { }
 
     /** A rule across, as it is drawn. */
-    private record Rule(Rectangle2D box, int rgb) { }
+    private record Rule(Rectangle2D box, int rgb, boolean dashed) { }
 
     /** @param placed hears where letters come to stand, and behind those of each cell where it ends */
     PutInRows(ChangedPage at, PlacedAnew placed) {
@@ -108,40 +109,38 @@ final class PutInRows {
         return heights;
     }
 
-    /** The rules along an edge of the row, told from that. */
-    private List<Rule> rules(double edge, GrownRow row) throws Refused {
-        List<Rule> rules = new ArrayList<>();
+    /** All that is drawn across the page as a rule. */
+    private List<Rule> across() {
+        List<Rule> across = new ArrayList<>();
         for (Ink ink : at.read.page().ink()) {
             if (at.changes.isUndrawn(ink.order())) continue;
-            Rectangle2D box = null;
-            int rgb = 0;
             if (ink instanceof Ink.Stroke stroke && stroke.isAcross()) {
-                box = new Rectangle2D.Double(stroke.x1(), stroke.y1() - stroke.width() / 2, stroke.x2() - stroke.x1(), stroke.width());
-                rgb = stroke.rgb();
+                across.add(new Rule(new Rectangle2D.Double(stroke.x1(), stroke.y1() - stroke.width() / 2, stroke.x2() - stroke.x1(), stroke.width()),
+                        stroke.rgb(), stroke.dashed()));
             } else if (ink instanceof Ink.Fill fill && fill.height() < LowerLines.THIN && fill.width() > LowerLines.THIN) {
-                box = new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height());
-                rgb = fill.rgb();
+                across.add(new Rule(new Rectangle2D.Double(fill.x(), fill.y(), fill.width(), fill.height()), fill.rgb(), false));
             }
-            if (box == null || Math.abs(box.getCenterY() - edge) > NEAR || box.getMaxX() < row.left() || box.getMinX() > row.right()) continue;
-            if (ink instanceof Ink.Stroke stroke && stroke.dashed()) throw new Refused(Message.of("keep.something-stands-in-its-way"));
-            Rectangle2D one = new Rectangle2D.Double(box.getX(), box.getY() - edge, box.getWidth(), box.getHeight());
-            int colour = rgb;
-            // The same edge may be drawn by the cells above it and by those below.
-            if (rules.stream().noneMatch(rule -> rule.box.equals(one) && rule.rgb == colour)) rules.add(new Rule(one, colour));
         }
-        return rules;
+        return across;
+    }
+
+    /** The rules along an edge of the row, told from that; the same edge may be drawn by the cells above it and by those below. */
+    private List<Rule> rules(double edge, GrownRow row) throws Refused {
+        Set<Rule> rules = new LinkedHashSet<>();
+        for (Rule one : across()) {
+            Rectangle2D box = one.box;
+            if (Math.abs(box.getCenterY() - edge) > NEAR || box.getMaxX() < row.left() || box.getMinX() > row.right()) continue;
+            if (one.dashed) throw new Refused(Message.of("keep.something-stands-in-its-way"));
+            rules.add(new Rule(new Rectangle2D.Double(box.getX(), box.getY() - edge, box.getWidth(), box.getHeight()), one.rgb, false));
+        }
+        return List.copyOf(rules);
     }
 
     /** Below a head the new rows end as the row below them does, if that ends with rules. */
     private List<Rule> orLower(List<Rule> rules, double edge, Passage passage, GrownRow row) throws Refused {
         double words = passage.row().below().get(0).stream().map(at.byOrder::get).filter(mark -> mark != null)
                 .mapToDouble(mark -> mark.glyph().baseline()).max().orElse(edge);
-        double next = Double.MAX_VALUE;
-        for (Ink ink : at.read.page().ink()) {
-            double y = ink instanceof Ink.Stroke stroke && stroke.isAcross() ? stroke.y1() : ink instanceof Ink.Fill fill && fill.height() < LowerLines.THIN
-                    && fill.width() > LowerLines.THIN ? fill.y() + fill.height() / 2 : 0;
-            if (y > words) next = Math.min(next, y);
-        }
+        double next = across().stream().mapToDouble(one -> one.box.getCenterY()).filter(y -> y > words).min().orElse(Double.MAX_VALUE);
         List<Rule> lower = next < words + (words - edge) + 2 * BELOW * (words - edge) ? rules(next, row) : List.of();
         return lower.isEmpty() ? rules : lower;
     }

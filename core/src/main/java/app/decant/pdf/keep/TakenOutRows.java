@@ -30,7 +30,7 @@ final class TakenOutRows {
 
     void set(Correction correction) throws Refused, IOException {
         Passage passage = correction.passage();
-        double size = CellFilling.LEADING * at.byOrder.get(passage.lines().get(0).get(0)).glyph().size();
+        double size = CellFilling.LEADING * PageRewriting.movable(passage.lines().get(0), at.byOrder).get(0).glyph().size();
         GrownRow row = new GrownRow(at, lower, passage, size);
         if (at.grown(passage.row().marks()) != 0) throw new NoRoom(Message.of("keep.rows-come-and-it-grows"));
         at.grows(passage.row().marks(), Double.NEGATIVE_INFINITY);
