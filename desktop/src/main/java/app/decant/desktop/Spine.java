@@ -15,6 +15,7 @@ import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
 import java.util.ArrayList;
 import java.util.List;
+import javafx.animation.Animation;
 import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.geometry.VPos;
@@ -197,6 +198,7 @@ final class Spine {
         double height = canvas.getHeight();
         g.clearRect(0, 0, WIDTH, height);
         rows.clear();
+        wanted.clear();
         later.stop();
         placeSeen();
         PagedDocument pages = desk.pages().get();
@@ -271,7 +273,6 @@ final class Spine {
     }
 
     private void headings(GraphicsContext g, PagedDocument pages, Color ink, Color quiet, Color plum, Color amber) {
-        wanted.clear();
         List<Integer> levels = new ArrayList<>();
         List<Outline.Heading> headings = pages.outline().headings();
         for (int i = 0; i < headings.size(); i++) {
@@ -366,6 +367,8 @@ final class Spine {
     private void pressed(MouseEvent event) {
         PagedDocument pages = desk.pages().get();
         if (pages == null) return;
+        // What is clicked is what is there now.
+        if (later.getStatus() == Animation.Status.RUNNING) paint();
         Row row = event.getX() > RAIL + 8 ? rowAt(event.getY()) : null;
         draggingWindow = row == null;
         pressed = row != null && row.gap == null && window.station() == Station.REVISE ? row : null;

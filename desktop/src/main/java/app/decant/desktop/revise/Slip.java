@@ -148,14 +148,17 @@ public final class Slip {
     private void reveal(Node node) {
         Node inside = node;
         while (inside != null && inside != content) inside = inside.getParent();
-        double room = content.getHeight() - scroll.getViewportBounds().getHeight();
         if (inside == null && !Double.isNaN(before)) {
             scroll.setVvalue(before);
             before = Double.NaN;
         }
-        if (inside == null || room <= 0) return;
-        double stood = scroll.getVvalue();
+        if (inside == null) return;
+        // What has just been opened has its height only then.
+        content.getScene().getRoot().applyCss();
         content.getScene().getRoot().layout();
+        double room = content.getHeight() - scroll.getViewportBounds().getHeight();
+        if (room <= 0) return;
+        double stood = scroll.getVvalue();
         Bounds at = content.sceneToLocal(node.localToScene(node.getLayoutBounds()));
         double from = scroll.getVvalue() * room;
         double to = from + scroll.getViewportBounds().getHeight();
