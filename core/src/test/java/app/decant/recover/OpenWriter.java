@@ -2,6 +2,7 @@ package app.decant.recover;
 
 import app.decant.font.FontCatalogue;
 import app.decant.recover.Specimen.Piece;
+import app.decant.recover.Specimen.Trait;
 import com.lowagie.text.Anchor;
 import com.lowagie.text.Chunk;
 import com.lowagie.text.Document;
@@ -9,7 +10,6 @@ import com.lowagie.text.Element;
 import com.lowagie.text.Font;
 import com.lowagie.text.HeaderFooter;
 import com.lowagie.text.Image;
-import com.lowagie.text.PageSize;
 import com.lowagie.text.Paragraph;
 import com.lowagie.text.Phrase;
 import com.lowagie.text.Rectangle;
@@ -18,6 +18,7 @@ import com.lowagie.text.pdf.PdfPCell;
 import com.lowagie.text.pdf.PdfPTable;
 import com.lowagie.text.pdf.PdfWriter;
 import com.lowagie.text.pdf.draw.DottedLineSeparator;
+import java.awt.Color;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -30,12 +31,20 @@ final class OpenWriter {
     private final BaseFont serifItalic = font("LiberationSerif-Italic.ttf");
     private final BaseFont serifBold = font("LiberationSerif-Bold.ttf");
     private final BaseFont sansBold = font("LiberationSans-Bold.ttf");
+    private final BaseFont sans = font("LiberationSans-Regular.ttf");
     private final Specimen specimen;
+    private final Specimen.Manner manner;
     private final Document document;
 
     private OpenWriter(Specimen specimen) {
         this.specimen = specimen;
-        this.document = new Document(specimen.turned() ? PageSize.A4.rotate() : PageSize.A4, 72, 72, 72, 72);
+        this.manner = specimen.manner();
+        float margin = (float) manner.margin();
+        this.document = new Document(new Rectangle((float) manner.width(), (float) manner.height()), margin, margin, margin, margin);
+    }
+
+    static boolean takes(Specimen specimen) {
+        return List.of(Specimen.Noted.class, Specimen.Dated.class, Specimen.Flow.class, Specimen.RightToLeft.class).stream().noneMatch(specimen::has);
     }
 
     static byte[] write(Specimen specimen) { return new OpenWriter(specimen).run(); }
@@ -68,11 +77,13 @@ final class OpenWriter {
         return out.toByteArray();
     }
 
-    private Font body() { return new Font(serif, 11); }
+    private Font body() { return new Font(manner.is(Trait.SANS) ? sans : serif, (float) manner.size()); }
+    private Font bold(double size) { return new Font(manner.is(Trait.SANS) ? sansBold : serifBold, (float) size); }
+    private float leading() { return (float) manner.leading(); }
 
     private Paragraph paragraph(String text) {
-        Paragraph paragraph = new Paragraph(14, text, body());
-        paragraph.setSpacingAfter(7);
+        Paragraph paragraph = new Paragraph(leading(), text, body());
+        paragraph.setSpacingAfter((float) manner.gap());
         paragraph.setAlignment(specimen.justified() ? Element.ALIGN_JUSTIFIED : Element.ALIGN_LEFT);
         return paragraph;
     }
@@ -81,9 +92,9 @@ final class OpenWriter {
         Element element = element(piece);
         if (element != null) document.add(element);
         else if (piece instanceof Specimen.NewPage) document.newPage();
-        else if (piece instanceof Specimen.Address address) address.lines().forEach(line -> document.add(new Paragraph(14, line, body())));
+        else if (piece instanceof Specimen.Address address) address.lines().forEach(line -> document.add(new Paragraph(leading(), line, body())));
         else if (piece instanceof Specimen.Toc toc) for (int i = 0; i < toc.titles().size(); i++) document.add(entry(toc, i));
-        if (piece instanceof Specimen.Address) document.add(new Paragraph(14, " ", body()));
+        if (piece instanceof Specimen.Address) document.add(new Paragraph(leading(), " ", body()));
     }
 
     private Paragraph entry(Specimen.Toc toc, int i) {
@@ -96,24 +107,66 @@ final class OpenWriter {
 
     private Element element(Piece piece) {
         if (piece instanceof Specimen.Head head) {
-            Font font = head.odd() ? new Font(serifBold, 11) : new Font(sansBold, head.level() == 1 ? 17 : 13);
-            Paragraph heading = new Paragraph(head.odd() ? 14 : head.level() == 1 ? 22 : 17, head.text(), font);
+            double size = head.odd() ? manner.size() : manner.headSize(head.level());
+            Font font = head.odd() || manner.is(Trait.SERIF_HEADS) ? new Font(serifBold, (float) size) : new Font(sansBold, (float) size);
+            font.setColor(Color.decode("#" + manner.headColour()));
+            Paragraph heading = new Paragraph((float) size * 1.3f, head.text(), font);
+            if (manner.is(Trait.CENTRED_HEADS)) heading.setAlignment(Element.ALIGN_CENTER);
             heading.setSpacingBefore(10);
             heading.setSpacingAfter(5);
             return heading;
         }
-        if (piece instanceof Specimen.Para para) return paragraph(para.text());
+        if (piece instanceof Specimen.Para para) {
+            Paragraph paragraph = paragraph(para.text());
+            paragraph.setFirstLineIndent((float) manner.indent());
+            return paragraph;
+        }
+        if (piece instanceof Specimen.Defined defined) {
+            Paragraph paragraph = paragraph("");
+            paragraph.add(new Chunk(defined.term(), bold(manner.size())));
+            paragraph.add(new Chunk(" " + defined.text(), body()));
+            return paragraph;
+        }
+        if (piece instanceof Specimen.Lines lines) {
+            Paragraph paragraph = paragraph(String.join("\n", lines.lines()));
+            paragraph.setAlignment(Element.ALIGN_LEFT);
+            return paragraph;
+        }
+        if (piece instanceof Specimen.Quote quote) {
+            Paragraph paragraph = new Paragraph(leading(), quote.text(), new Font(serifItalic, (float) manner.size()));
+            paragraph.setIndentationLeft(30);
+            paragraph.setIndentationRight(30);
+            paragraph.setSpacingAfter(7);
+            return paragraph;
+        }
+        if (piece instanceof Specimen.Caption caption) {
+            Paragraph paragraph = new Paragraph(leading(), caption.text(), new Font(serif, (float) manner.size() - 1.5f));
+            paragraph.setAlignment(Element.ALIGN_CENTER);
+            paragraph.setSpacingAfter(7);
+            return paragraph;
+        }
+        if (piece instanceof Specimen.Panel panel) {
+            PdfPTable table = new PdfPTable(1);
+            table.setWidthPercentage(100);
+            PdfPCell cell = new PdfPCell();
+            cell.setBackgroundColor(Color.decode("#E4EDF5"));
+            cell.setPadding(6);
+            for (Piece inner : panel.pieces()) cell.addElement(element(inner));
+            table.addCell(cell);
+            table.setSpacingAfter(10);
+            return table;
+        }
         if (piece instanceof Specimen.Linked linked) {
             Paragraph paragraph = paragraph(linked.text() + " ");
-            Anchor anchor = new Anchor(linked.shown(), new Font(serif, 11, Font.UNDERLINE));
+            Anchor anchor = new Anchor(linked.shown(), new Font(serif, (float) manner.size(), Font.UNDERLINE));
             anchor.setReference(linked.address());
             paragraph.add(anchor);
             return paragraph;
         }
         if (piece instanceof Specimen.Item item) {
-            Paragraph paragraph = new Paragraph(14, item.label() + " " + item.text(), body());
+            Paragraph paragraph = new Paragraph(leading(), item.label() + " " + item.text(), body());
             paragraph.setIndentationLeft(30 + 20 * item.level());
-            paragraph.setFirstLineIndent(-(serif.getWidthPoint(item.label() + " ", 11)));
+            paragraph.setFirstLineIndent(-(body().getBaseFont().getWidthPoint(item.label() + " ", (float) manner.size())));
             paragraph.setSpacingAfter(3);
             return paragraph;
         }
@@ -170,12 +223,24 @@ final class OpenWriter {
         table.setSpacingAfter(8);
         for (int r = 0; r < grid.rows().size(); r++) {
             for (String text : grid.rows().get(r)) {
-                PdfPCell cell = new PdfPCell(new Phrase(12, text, new Font(r == 0 ? serifBold : serif, 10)));
+                boolean shaded = r == 0 && grid.frame() == Specimen.Frame.SHADED;
+                Font font = r == 0 ? bold(manner.size() - 1) : body();
+                font.setSize((float) manner.size() - 1);
+                if (shaded) font.setColor(Color.WHITE);
+                PdfPCell cell = new PdfPCell(new Phrase(leading(), text, font));
                 if (!grid.ruled()) cell.setBorder(Rectangle.NO_BORDER);
+                if (shaded) cell.setBackgroundColor(Color.decode("#1F4E79"));
+                if (grid.frame() == Specimen.Frame.BOOK) cell.setBorder(border(r, grid.rows().size()));
                 cell.setPadding(3);
                 table.addCell(cell);
             }
         }
         return table;
+    }
+
+    /** The three rules of a table in a book. */
+    private static int border(int row, int rows) {
+        if (row == 0) return Rectangle.TOP | Rectangle.BOTTOM;
+        return row == rows - 1 ? Rectangle.BOTTOM : Rectangle.NO_BORDER;
     }
 }

@@ -34,7 +34,9 @@ import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.write.PdfWriter;
+import app.decant.recover.Specimen.Frame;
 import app.decant.recover.Specimen.Piece;
+import app.decant.recover.Specimen.Trait;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -73,20 +75,27 @@ final class OwnWriter {
     }
 
     private Document document() {
+        Specimen.Manner manner = specimen.manner();
+        if (manner.is(Trait.BOOKLET)) page = new Section.PageGeometry(manner.width(), manner.height(), 60, manner.margin(), 60, manner.margin(), 30, 30, 0);
         if (specimen.turned()) page = new Section.PageGeometry(page.height(), page.width(), page.top(), page.right(), page.bottom(), page.left(),
                 page.header(), page.footer(), 0);
         for (Piece piece : specimen.pieces()) add(piece);
         end(Section.Columns.ONE);
         Map<String, Style> styles = new LinkedHashMap<>();
-        Look normal = Look.of(ParagraphProperty.SPACE_AFTER, 7.0).with(ParagraphProperty.ALIGNMENT, specimen.justified() ? Alignment.JUSTIFY : Alignment.START);
+        Look normal = Look.of(ParagraphProperty.SPACE_AFTER, manner.gap()).with(ParagraphProperty.ALIGNMENT,
+                specimen.justified() ? Alignment.JUSTIFY : Alignment.START);
         styles.put("Normal", new Style("Normal", "Normal", Style.Kind.PARAGRAPH, null, null, normal));
-        for (int level = 1; level <= 2; level++) {
+        for (int level = 1; level <= 3; level++) {
             styles.put("Heading" + level, new Style("Heading" + level, "heading " + level, Style.Kind.PARAGRAPH, "Normal", "Normal",
-                    Look.of(TextProperty.FAMILY, "Liberation Sans").with(TextProperty.BOLD, true).with(TextProperty.SIZE, 20.0 - 4 * level)
-                    .with(ParagraphProperty.SPACE_BEFORE, 14.0).with(ParagraphProperty.OUTLINE_LEVEL, level).with(ParagraphProperty.KEEP_WITH_NEXT, true)
-                            .with(ParagraphProperty.ALIGNMENT, Alignment.START)));
+                    Look.of(TextProperty.FAMILY, manner.is(Trait.SERIF_HEADS) ? "Liberation Serif" : "Liberation Sans").with(TextProperty.BOLD, true)
+                    .with(TextProperty.SIZE, manner.headSize(level)).with(TextProperty.COLOUR, Colour.hex(manner.headColour()))
+                    .with(ParagraphProperty.SPACE_BEFORE, 14.0).with(ParagraphProperty.SPACE_AFTER, 6.0).with(ParagraphProperty.OUTLINE_LEVEL, level)
+                    .with(ParagraphProperty.KEEP_WITH_NEXT, true)
+                            .with(ParagraphProperty.ALIGNMENT, manner.is(Trait.CENTRED_HEADS) ? Alignment.CENTRE : Alignment.START)));
         }
-        StyleSheet sheet = new StyleSheet(Look.of(TextProperty.FAMILY, "Liberation Serif").with(TextProperty.SIZE, 11.0)
+        styles.put("Body", new Style("Body", "body", Style.Kind.PARAGRAPH, "Normal", "Normal", Look.of(ParagraphProperty.FIRST_LINE, manner.indent())));
+        StyleSheet sheet = new StyleSheet(Look.of(TextProperty.FAMILY, manner.is(Trait.SANS) ? "Liberation Sans" : "Liberation Serif")
+                .with(TextProperty.SIZE, manner.size())
                 .with(ParagraphProperty.WIDOW_CONTROL, true), "Normal", null, styles);
         return new Document(Facts.NONE, sheet, numbering(), sections, false, 36, List.of());
     }
@@ -125,7 +134,7 @@ final class OwnWriter {
                     Look.PLAIN, List.of(new Inline.Text(head.text(), Look.of(TextProperty.BOLD, true)))));
             else add(Paragraph.styled("Heading" + head.level(), head.text()));
         } else if (piece instanceof Specimen.Para para) {
-            add(Paragraph.of(para.text()));
+            add(Paragraph.styled("Body", para.text()));
         } else if (piece instanceof Specimen.Linked linked) {
             add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(linked.text() + " ", Look.PLAIN),
                     new Inline.Text(linked.shown(), Look.of(TextProperty.LINK, new Link.Address(linked.address())).with(TextProperty.COLOUR,
@@ -137,6 +146,13 @@ final class OwnWriter {
             add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(noted.text(), Look.PLAIN), new Inline.Note(Inline.Note.Kind.FOOTNOTE,
                     List.of(note), null, Look.of(TextProperty.SCRIPT, TextProperty.Script.SUPER)))));
         } else if (piece instanceof Specimen.Item item) {
+            boolean counted = item.label().matches(item.level() == 0 ? "\\d+\\." : "[a-z]\\)");
+            if (!counted && !item.label().equals("•")) {
+                // As many write them: the label, a tab, and the text hanging behind it.
+                add(new Paragraph(null, Look.of(ParagraphProperty.INDENT_START, 30.0 + 24 * item.level()).with(ParagraphProperty.FIRST_LINE, -28.0)
+                        .with(ParagraphProperty.SPACE_AFTER, 3.0), Look.PLAIN, List.of(new Inline.Text(item.label() + "\t" + item.text(), Look.PLAIN))));
+                return;
+            }
             String list = item.label().equals("•") ? "bullets" : "numbers";
             add(new Paragraph(null, Look.of(ParagraphProperty.LIST, new ParagraphProperty.ListReference(list, item.level()))
                     .with(ParagraphProperty.SPACE_AFTER, 3.0), Look.PLAIN, List.of(new Inline.Text(item.text(), Look.PLAIN))));
@@ -166,6 +182,26 @@ final class OwnWriter {
                 blocks.set(blocks.size() - 1, last.withInlines(inlines));
             }
             end(new Section.Columns(columns.columns().size(), 20, false, List.of()));
+        } else if (piece instanceof Specimen.Defined defined) {
+            add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(new Inline.Text(defined.term(), Look.of(TextProperty.BOLD, true)),
+                    new Inline.Text(" " + defined.text(), Look.PLAIN))));
+        } else if (piece instanceof Specimen.Lines lines) {
+            add(new Paragraph(null, Look.of(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN,
+                    List.of(new Inline.Text(String.join("\n", lines.lines()), Look.PLAIN))));
+        } else if (piece instanceof Specimen.Quote quote) {
+            add(new Paragraph(null, Look.of(ParagraphProperty.INDENT_START, 30.0).with(ParagraphProperty.INDENT_END, 30.0), Look.PLAIN,
+                    List.of(new Inline.Text(quote.text(), Look.of(TextProperty.ITALIC, true)))));
+        } else if (piece instanceof Specimen.Caption caption) {
+            add(new Paragraph(null, Look.of(ParagraphProperty.ALIGNMENT, Alignment.CENTRE), Look.PLAIN,
+                    List.of(new Inline.Text(caption.text(), Look.of(TextProperty.SIZE, specimen.manner().size() - 1.5)))));
+        } else if (piece instanceof Specimen.Panel panel) {
+            for (Piece inner : panel.pieces())
+                add(new Paragraph(null, Look.of(ParagraphProperty.SHADING, Colour.hex("E4EDF5")), Look.PLAIN,
+                        List.of(new Inline.Text(((Specimen.Para) inner).text(), Look.PLAIN))));
+        } else if (piece instanceof Specimen.Flow flow) {
+            end(Section.Columns.ONE);
+            flow.pieces().forEach(this::add);
+            end(new Section.Columns(flow.columns(), 18, false, List.of()));
         } else if (piece instanceof Specimen.Dated dated) {
             add(new Paragraph(null, Look.of(ParagraphProperty.INDENT_START, 60.0).with(ParagraphProperty.FIRST_LINE, -60.0), Look.PLAIN,
                     List.of(new Inline.Text(dated.date() + "\t" + dated.text(), Look.PLAIN))));
@@ -196,12 +232,23 @@ final class OwnWriter {
             List<Table.Cell> cells = new ArrayList<>();
             for (int c = 0; c < grid.rows().get(r).size(); c++) {
                 Look look = r == 0 ? Look.of(TextProperty.BOLD, true) : Look.PLAIN;
-                cells.add(new Table.Cell(c, 1, 1, Look.PLAIN, List.of(new Paragraph(null, Look.of(ParagraphProperty.SPACE_AFTER, 2.0)
+                boolean shaded = r == 0 && grid.frame() == Frame.SHADED;
+                if (shaded) look = look.with(TextProperty.COLOUR, Colour.hex("FFFFFF"));
+                cells.add(new Table.Cell(c, 1, 1, shaded ? Look.of(TableProperty.SHADING, Colour.hex("1F4E79")) : cellLook(grid, r), List.of(new Paragraph(null, Look.of(ParagraphProperty.SPACE_AFTER, 2.0)
                         .with(ParagraphProperty.SPACE_BEFORE, 2.0).with(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN,
                         List.of(new Inline.Text(grid.rows().get(r).get(c), look))))));
             }
             rows.add(new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
         }
         return new Table(grid.ruled() ? Look.of(TableProperty.BORDERS, Borders.all(Border.single(0.5, Colour.BLACK))) : Look.PLAIN, grid.widths(), rows);
+    }
+
+    /** The three rules of a table in a book. */
+    private static Look cellLook(Specimen.Grid grid, int row) {
+        if (grid.frame() != Frame.BOOK) return Look.PLAIN;
+        Border rule = Border.single(0.75, Colour.BLACK);
+        boolean last = row == grid.rows().size() - 1;
+        if (row > 0 && !last) return Look.PLAIN;
+        return Look.of(TableProperty.BORDERS, new Borders(row == 0 ? rule : null, null, rule, null, null, null));
     }
 }

@@ -88,7 +88,8 @@ final class Score {
             String label = labels.label(paragraph);
             if (label != null && !label.isBlank())
                 items.add(cascade.paragraph(paragraph).get(ParagraphProperty.LIST).level() + " " + label.trim() + " " + plain);
-            else paragraphs.add(plain);
+            // Lines that somebody broke are told one by one, as they are wanted.
+            else for (String line : plain.split("\n")) paragraphs.add(line.trim());
         }
     }
 
@@ -122,8 +123,11 @@ final class Score {
 
     static String squeezed(String text) { return text.replaceAll("[\\s\u00AD\u00A0]+", ""); }
 
+    private static List<String> withoutLevel(List<String> headings) { return headings.stream().map(heading -> heading.substring(2)).toList(); }
+
     Count paragraphs() { return Count.of(specimen.paragraphs(), paragraphs); }
-    Count headings() { return Count.of(specimen.headings(), headings); }
+    Count headings() { return Count.of(withoutLevel(specimen.headings()), withoutLevel(headings)); }
+    Count levels() { return Count.of(specimen.headings(), headings); }
     Count items() { return Count.of(specimen.items(), items); }
     Count cells() { return Count.of(specimen.cells(), cells); }
     Count links() { return Count.of(specimen.links(), links); }

@@ -19,10 +19,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
 
-/** Fourteen layouts as offices write them, filled with sentences about a small ferry company that does not exist. */
+/** Layouts as offices write them, filled with sentences about a small ferry company that does not exist. */
 final class Specimens {
-    private static final String HEAD = "Ostrey Sound Ferries";
-    private static final String FOOT = "Page";
+    static final String HEAD = "Ostrey Sound Ferries";
+    static final String FOOT = "Page";
     private static final String[] WHO = {"The purser", "A deckhand", "The harbour office", "Every passenger", "The night watch",
             "The skipper of the Skerrow line", "A resident", "The ticket clerk"};
     private static final String[] DOES = {"keeps", "counts", "signs", "looks after", "hands over", "writes down", "checks", "returns"};
@@ -32,17 +32,25 @@ final class Specimens {
     private static final String[] WHEN = {"before the first sailing", "when the wind is above force seven", "at the end of the week",
             "as soon as the ramp is down", "on public holidays", "during the crossing to Skerrow", "after the last boat has come in",
         "once the office has been told"};
-    private static final String[] TITLES = {"Boarding", "Rough weather", "Lost property", "Fares for residents", "Muster points", "Deliveries",
+    static final String[] TITLES = {"Boarding", "Rough weather", "Lost property", "Fares for residents", "Muster points", "Deliveries",
             "The winter timetable", "Mooring at night", "Dogs and livestock", "School groups", "Refunds", "Harbour dues"};
 
     private Specimens() { }
 
     static List<Specimen> all() {
-        return List.of(report(), oddHeading(), twoColumns(), sideLists(), longTable(), borderlessTable(), contents(), footnotes(), sideNotes(),
-                rotatedTable(), rightToLeft(), dates(), letter(), nestedLists(), picturesAndLinks());
+        List<Specimen> all = new ArrayList<>(List.of(report(), oddHeading(), twoColumns(), sideLists(), longTable(), borderlessTable(), contents(),
+                footnotes(), sideNotes(), rotatedTable(), rightToLeft(), dates(), letter(), nestedLists(), picturesAndLinks()));
+        all.addAll(OfficeSpecimens.all());
+        return all;
     }
 
-    private static String prose(Random random, int sentences) {
+    /** The first fifteen layouts and each fourth of the others; what is done for those must do for the rest. */
+    static boolean isWorkedWith(Specimen specimen) {
+        int at = OfficeSpecimens.all().stream().map(Specimen::name).toList().indexOf(specimen.name());
+        return at < 0 || at % 4 == 0;
+    }
+
+    static String prose(Random random, int sentences) {
         StringBuilder text = new StringBuilder();
         for (int i = 0; i < sentences; i++) {
             if (i > 0) text.append(' ');
@@ -52,7 +60,7 @@ final class Specimens {
         return text.toString();
     }
 
-    private static Piece para(Random random) { return new Para(prose(random, 2 + random.nextInt(5))); }
+    static Piece para(Random random) { return new Para(prose(random, 2 + random.nextInt(5))); }
 
     private static Specimen report() {
         Random random = new Random(1);
