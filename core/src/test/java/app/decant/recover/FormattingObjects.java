@@ -83,7 +83,8 @@ final class FormattingObjects {
             fo.append("<fo:block role='H").append(head.level()).append("' ").append(look).append(" space-after='5pt' text-align='")
                     .append(manner.is(Trait.CENTRED_HEADS) ? "center" : "start").append("' keep-with-next='always'>").append(head.text()).append("</fo:block>");
         } else if (piece instanceof Specimen.Para para) {
-            fo.append("<fo:block space-after='").append(manner.gap()).append("pt' text-indent='").append(manner.indent()).append("pt'>").append(para.text()).append("</fo:block>");
+            fo.append("<fo:block space-after='").append(manner.gap()).append("pt' text-indent='").append(manner.indent()).append("pt'>")
+                    .append(para.text()).append("</fo:block>");
         } else if (piece instanceof Specimen.Linked linked) {
             fo.append("<fo:block space-after='7pt'>").append(linked.text()).append(" <fo:basic-link external-destination=\"url('").append(linked.address())
                     .append("')\" color='#224488'>").append(linked.shown()).append("</fo:basic-link></fo:block>");
@@ -168,7 +169,7 @@ final class FormattingObjects {
         fo.append("</fo:table-row></fo:table-header><fo:table-body>");
         for (List<String> row : grid.rows().subList(1, grid.rows().size())) {
             boolean closes = grid.frame() == Specimen.Frame.BOOK && row == grid.rows().get(grid.rows().size() - 1);
-            fo.append("<fo:table-row keep-together='always'").append(closes ? " border-bottom='0.8pt solid black'>" : ">");
+            fo.append("<fo:table-row keep-together.within-page='always'").append(closes ? " border-bottom='0.8pt solid black'>" : ">");
             for (String text : row) fo.append(cell).append(">").append(text).append("</fo:block></fo:table-cell>");
             fo.append("</fo:table-row>");
         }

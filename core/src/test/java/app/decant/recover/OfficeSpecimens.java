@@ -48,6 +48,8 @@ final class OfficeSpecimens {
                 captions(), panels(), deepContents(), booklet(), pressRelease(), shadedTable(), references());
     }
 
+    static List<Specimen> toLookInto() { return List.of(stores(), crewList(), warnings(), houseRules(), checklist(), berths()); }
+
     private OfficeSpecimens add(Piece... more) {
         pieces.addAll(List.of(more));
         return this;
@@ -196,8 +198,8 @@ final class OfficeSpecimens {
 
     private static Specimen verses() {
         OfficeSpecimens it = new OfficeSpecimens(36).head(1, "Songs for the crossing").para(2);
-        for (int i = 0; i < 3; i++) it.add(new Lines(List.of("The boat goes out, the boat comes in,", "the gulls are on the rail,", "the kettle sings below the deck",
-                "and no one needs a sail."))).add(new Quote(it.prose(3)));
+        for (int i = 0; i < 3; i++) it.add(new Lines(List.of("The boat goes out, the boat comes in,", "the gulls are on the rail,",
+                "the kettle sings below the deck", "and no one needs a sail."))).add(new Quote(it.prose(3)));
         return it.para(3).named("verses and quotations", null, FOOT, Manner.of(12, SERIF_HEADS));
     }
 
@@ -303,5 +305,53 @@ final class OfficeSpecimens {
         OfficeSpecimens it = new OfficeSpecimens(48).head(1, "What this report rests on").para(3);
         for (int i = 1; i <= 12; i++) it.add(new Item(0, "[" + i + "]", it.prose(2)));
         return it.named("numbered references", null, FOOT, Manner.of(10.5, JUSTIFIED));
+    }
+
+    private static Specimen stores() {
+        OfficeSpecimens it = new OfficeSpecimens(60).head(1, "Stores on board").para(2);
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("Place", "Held there", "Pieces")));
+        for (String place : List.of("Bridge", "Fore peak", "Galley", "Engine room", "Car deck"))
+            rows.add(List.of(place, TITLES[rows.size() + 3] + " forms", String.valueOf(rows.size() * 7)));
+        return it.add(new Grid(Frame.BOOK, List.of(120.0, 200.0, 70.0), rows)).para(3).named("stores", null, FOOT, Manner.of(11));
+    }
+
+    private static Specimen crewList() {
+        OfficeSpecimens it = new OfficeSpecimens(61).head(1, "Crew of the Brae").para(2);
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("Rank", "Watch", "Cabin")));
+        for (String rank : List.of("Skipper", "Mate", "Second mate", "Engineer", "Deckhand", "Cook"))
+            rows.add(List.of(rank, "Watch " + rows.size(), "C " + rows.size()));
+        for (int i = 1; i <= 60; i++) rows.add(List.of("Seasonal hand", "Watch " + i % 5, "D " + i));
+        return it.add(new Grid(Frame.SHADED, List.of(150.0, 120.0, 90.0), rows)).para(3).named("crew list", HEAD, FOOT, Manner.of(11, SANS));
+    }
+
+    private static Specimen warnings() {
+        OfficeSpecimens it = new OfficeSpecimens(62).head(1, "Before you go below").para(2);
+        it.add(new Panel(List.of(new Para(it.prose(1))))).para(3).add(new Pic(200, 100), new Caption("The ladder to the engine room"));
+        it.add(new Panel(List.of(new Para(it.prose(3)), new Para(it.prose(1))))).para(2);
+        return it.named("warnings", null, FOOT, Manner.of(11));
+    }
+
+    private static Specimen houseRules() {
+        OfficeSpecimens it = new OfficeSpecimens(63).head(1, "House rules of the waiting room").para(1);
+        for (int i = 1; i <= 3; i++) {
+            it.head(2, i + " " + TITLES[i + 8]);
+            for (int k = 1; k <= 4; k++) it.add(new Item(0, i + "." + k, it.prose(k == 3 ? 3 : 1)));
+        }
+        return it.named("house rules", HEAD, FOOT, Manner.of(10, SANS));
+    }
+
+    private static Specimen checklist() {
+        OfficeSpecimens it = new OfficeSpecimens(64).head(1, "Checks before sailing").para(1);
+        for (int i = 0; i < 4; i++) it.add(new Item(0, "–", it.prose(1 + i % 2)));
+        it.para(2);
+        for (String label : List.of("a)", "b)", "c)")) it.add(new Item(0, label, it.prose(2)));
+        return it.para(1).named("checklist", null, FOOT, Manner.of(11));
+    }
+
+    private static Specimen berths() {
+        OfficeSpecimens it = new OfficeSpecimens(65).head(1, "Berths and who may use them").para(1);
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("Berth", "For whom", "Remarks")));
+        for (String berth : List.of("North 1", "North 2", "South", "Inner")) rows.add(List.of(berth, it.prose(1), it.prose(2)));
+        return it.add(new Grid(Frame.RULED, List.of(70.0, 160.0, 210.0), rows)).para(2).named("berths", HEAD, FOOT, Manner.of(10.5));
     }
 }

@@ -107,7 +107,9 @@ final class OwnWriter {
                 Look.of(ParagraphProperty.INDENT_START, 30.0).with(ParagraphProperty.FIRST_LINE, -18.0));
         Numbering.Level letter = new Numbering.Level(NumberFormat.LOWER_LETTER, 1, "%2)", Numbering.Suffix.TAB, null, null,
                 Look.of(ParagraphProperty.INDENT_START, 54.0).with(ParagraphProperty.FIRST_LINE, -18.0));
-        return Numbering.NONE.with(new Numbering.Pattern("b", List.of(bullet)), new Numbering.NumberedList("bullets", "b", Map.of(), Map.of()))
+        Numbering.Level second = new Numbering.Level(NumberFormat.BULLET, 1, "•", Numbering.Suffix.TAB, null, null, Look.of(ParagraphProperty.INDENT_START,
+                54.0).with(ParagraphProperty.FIRST_LINE, -15.0));
+        return Numbering.NONE.with(new Numbering.Pattern("b", List.of(bullet, second)), new Numbering.NumberedList("bullets", "b", Map.of(), Map.of()))
                 .with(new Numbering.Pattern("n", List.of(number, letter)), new Numbering.NumberedList("numbers", "n", Map.of(), Map.of()));
     }
 
@@ -234,9 +236,10 @@ final class OwnWriter {
                 Look look = r == 0 ? Look.of(TextProperty.BOLD, true) : Look.PLAIN;
                 boolean shaded = r == 0 && grid.frame() == Frame.SHADED;
                 if (shaded) look = look.with(TextProperty.COLOUR, Colour.hex("FFFFFF"));
-                cells.add(new Table.Cell(c, 1, 1, shaded ? Look.of(TableProperty.SHADING, Colour.hex("1F4E79")) : cellLook(grid, r), List.of(new Paragraph(null, Look.of(ParagraphProperty.SPACE_AFTER, 2.0)
-                        .with(ParagraphProperty.SPACE_BEFORE, 2.0).with(ParagraphProperty.ALIGNMENT, Alignment.START), Look.PLAIN,
-                        List.of(new Inline.Text(grid.rows().get(r).get(c), look))))));
+                Look paragraph = Look.of(ParagraphProperty.SPACE_AFTER, 2.0).with(ParagraphProperty.SPACE_BEFORE, 2.0).with(ParagraphProperty.ALIGNMENT,
+                        Alignment.START);
+                cells.add(new Table.Cell(c, 1, 1, shaded ? Look.of(TableProperty.SHADING, Colour.hex("1F4E79")) : cellLook(grid, r),
+                        List.of(new Paragraph(null, paragraph, Look.PLAIN, List.of(new Inline.Text(grid.rows().get(r).get(c), look))))));
             }
             rows.add(new Table.Row(r == 0 ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
         }

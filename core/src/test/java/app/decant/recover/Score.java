@@ -64,6 +64,7 @@ final class Score {
         ListLabels labels = ListLabels.of(document, cascade);
         for (Outline.Heading heading : Outline.of(document, cascade, labels).headings()) headings.add(heading.level() + " " + heading.title());
         for (Section section : document.sections()) for (Block block : section.blocks()) visit(block, cascade, labels, false);
+        takeTitle();
     }
 
     private void visit(Block block, Cascade cascade, ListLabels labels, boolean inCell) {
@@ -97,7 +98,8 @@ final class Score {
         StringBuilder shown = new StringBuilder();
         Link link = null;
         for (Inline inline : paragraph.inlines()) {
-            if (inline instanceof Inline.InlinePicture || inline instanceof Inline.Floating floating && floating.content() instanceof Picture) pictures++;
+            if (inline instanceof Inline.InlinePicture picture && isPhotograph(picture.picture())
+                    || inline instanceof Inline.Floating floating && floating.content() instanceof Picture hung && isPhotograph(hung)) pictures++;
             if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) asides.add(plain(box.blocks()));
             if (inline instanceof Inline.Note note) notes.add(plain(note.blocks()));
             Link own = inline.look().get(TextProperty.LINK);
@@ -111,6 +113,9 @@ final class Score {
         if (link instanceof Link.Address address) links.add(shown + " " + address.uri());
     }
 
+    /** Grounds behind text come back as drawings, which specimens do not count. */
+    private static boolean isPhotograph(Picture picture) { return picture.image().type().startsWith("image/"); }
+
     private static String plain(List<Block> blocks) {
         StringBuilder text = new StringBuilder();
         for (Block block : blocks) {
@@ -122,6 +127,20 @@ final class Score {
     }
 
     static String squeezed(String text) { return text.replaceAll("[\\s\u00AD\u00A0]+", ""); }
+
+    /**
+     * A lone heading above all others may come back as the title of the document, its sections then as headings of the first level: to a reader that is the
+     * same. So it is counted as it was written.
+     */
+    private void takeTitle() {
+        List<String> wanted = specimen.headings();
+        long first = wanted.stream().filter(heading -> heading.startsWith("1 ")).count();
+        if (first != 1 || wanted.size() < 2 || !wanted.get(0).startsWith("1 ")) return;
+        String title = squeezed(wanted.get(0).substring(2));
+        if (!paragraphs.removeIf(paragraph -> squeezed(paragraph).equals(title))) return;
+        headings.replaceAll(heading -> heading.charAt(0) - '0' + 1 + heading.substring(1));
+        headings.add(0, wanted.get(0));
+    }
 
     private static List<String> withoutLevel(List<String> headings) { return headings.stream().map(heading -> heading.substring(2)).toList(); }
 

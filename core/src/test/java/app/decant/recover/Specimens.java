@@ -41,10 +41,11 @@ final class Specimens {
         List<Specimen> all = new ArrayList<>(List.of(report(), oddHeading(), twoColumns(), sideLists(), longTable(), borderlessTable(), contents(),
                 footnotes(), sideNotes(), rotatedTable(), rightToLeft(), dates(), letter(), nestedLists(), picturesAndLinks()));
         all.addAll(OfficeSpecimens.all());
+        all.addAll(OfficeSpecimens.toLookInto());
         return all;
     }
 
-    /** The first fifteen layouts and each fourth of the others; what is done for those must do for the rest. */
+    /** The first fifteen layouts, each fourth of the others, and those to look into their kind; what is done for them must do for the rest. */
     static boolean isWorkedWith(Specimen specimen) {
         int at = OfficeSpecimens.all().stream().map(Specimen::name).toList().indexOf(specimen.name());
         return at < 0 || at % 4 == 0;

@@ -7,10 +7,11 @@ import java.util.regex.Pattern;
 public final class ListLabel {
     private static final Pattern BULLET = Pattern.compile("^([•‣⁃◦▪▫●○■□◆◇►▶➢✓✔❖∙·*\u2013\u2014\u2212-]|[\uE000-\uF8FF]|o(?=\\s))(?=\\s)\\s*");
     private static final Pattern LONE_BULLET = Pattern.compile("^([•‣⁃◦▪▫●○■□◆◇►▶➢✓✔❖∙·]|[\uE000-\uF8FF])\\s*(?=\\S)");
-    private static final Pattern NUMBER = Pattern.compile("^(\\(?)((?:\\d{1,3}\\.)*\\d{1,3}|[a-z]|[A-Z]|[ivxlc]{1,6}|[IVXLC]{1,6})([.):]|\\.\\))\\s+(?=\\S)");
+    private static final Pattern NUMBER = Pattern.compile("^(\\(?)((?:\\d{1,3}\\.)*\\d{1,3}|[a-z]|[A-Z]|[ivxlc]{1,6}|[IVXLC]{1,6})([.):]|\\.\\))\\s+(?=\\S)"
+            + "|^(\\[)(\\d{1,3})(\\])\\s+(?=\\S)");
 
-    /** A clause's number, which nothing closes: only the room after it tells it from a figure. */
-    private static final Pattern CLAUSE = Pattern.compile("^((?:\\d{1,3}\\.)+)(\\d{1,3})\\t\\s*(?=\\S)");
+    /** A clause's number, which nothing closes: only that others of its kind go on with it tells it from a figure. */
+    private static final Pattern CLAUSE = Pattern.compile("^((?:\\d{1,3}\\.)+)(\\d{1,3})[\\t ]\\s*(?=\\p{L})");
 
     private ListLabel() { }
 
@@ -46,7 +47,10 @@ public final class ListLabel {
     /** The number's parts of a label: what opens it, the count, what closes it; null for bullets and none. A clause is opened by the numbers it belongs to. */
     public static String[] number(String text) {
         Matcher matcher = NUMBER.matcher(text);
-        if (matcher.find()) return new String[] {matcher.group(1), matcher.group(2), matcher.group(3)};
+        if (matcher.find()) {
+            int first = matcher.group(1) == null ? 4 : 1;
+            return new String[] {matcher.group(first), matcher.group(first + 1), matcher.group(first + 2)};
+        }
         Matcher clause = CLAUSE.matcher(text);
         return clause.find() ? new String[] {clause.group(1), clause.group(2), ""} : null;
     }

@@ -112,8 +112,12 @@ public final class TextLine implements Box {
     /** The first glyph that is no space. */
     public Glyph first() { return chunks.get(0).first(); }
 
-    /** The first glyph of the last chunk: what the next line goes on with, where a number before it is told as something else. */
-    public Glyph last() { return chunks.get(chunks.size() - 1).first(); }
+    /** The last glyph that is no space: what the next line goes on with, where a number before it is told as something else. */
+    public Glyph last() {
+        List<Glyph> last = chunks.get(chunks.size() - 1).glyphs();
+        for (int i = last.size() - 1; i >= 0; i--) if (!last.get(i).text().isBlank()) return last.get(i);
+        return last.get(0);
+    }
 
     /** The width of the first word, in points: what would have to fit at the end of the line before. */
     public double firstWord() {

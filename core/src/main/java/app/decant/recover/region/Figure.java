@@ -15,6 +15,9 @@ public record Figure(List<Placed> pictures, List<Framed> labels, double left, do
     private static final int LEAST = 2;
     private static final int MOST = 400;
     private static final int LABEL_WORDS = 6;
+    /** So far above and below pictures, in points, it is seen whether text stands in columns there: with so many lines in each. */
+    private static final double AROUND = 60;
+    private static final int LINES = 3;
 
     /** Gathers figures among what is on a page; their parts are replaced by them. */
     static List<Box> gather(List<? extends Box> boxes) {
@@ -61,7 +64,7 @@ public record Figure(List<Placed> pictures, List<Framed> labels, double left, do
         // Pictures one below the other need no help; those beside each other do.
         int beside = 0;
         for (Placed one : group) if (group.stream().anyMatch(other -> other != one && one.isBeside(other))) beside++;
-        if (beside < LEAST || bottom - top < 20) return null;
+        if (beside < LEAST || bottom - top < 20 || areInColumns(group, boxes, top, bottom)) return null;
         List<Chunk> inside = new ArrayList<>();
         for (Box box : boxes) {
             boolean within = box.middleX() > left - 4 && box.middleX() < right + 4 && box.middleY() > top - 4 && box.middleY() < bottom + 4;
@@ -70,10 +73,34 @@ public record Figure(List<Placed> pictures, List<Framed> labels, double left, do
             if (!(box instanceof Chunk chunk) || chunk.text().trim().split("\\s+").length > LABEL_WORDS || chunk.width() > 0.6 * (right - left)) return null;
             inside.add(chunk);
         }
-        if (inside.size() > 6 * group.size()) return null;
+        if (inside.size() > 6 * group.size() || inside.stream().anyMatch(chunk -> goesOnOutside(chunk, inside, boxes))) return null;
         int order = group.stream().mapToInt(Box::order).min().orElse(0);
         return new Figure(List.copyOf(group), labels(inside), left, Math.min(top, inside.stream().mapToDouble(Box::top).min().orElse(top)), right,
                 Math.max(bottom, inside.stream().mapToDouble(Box::bottom).max().orElse(bottom)), order);
+    }
+
+    /** Whether pictures that stand beside each other do so since text does, above and below them: each is a picture of its column. */
+    private static boolean areInColumns(List<Placed> group, List<Box> boxes, double top, double bottom) {
+        List<Box> near = boxes.stream().filter(box -> box instanceof Chunk && box.middleY() > top - AROUND && box.middleY() < bottom + AROUND).toList();
+        for (Placed one : group) {
+            double next = group.stream().filter(other -> other.left() > one.right()).mapToDouble(Box::left).min().orElse(Double.NaN);
+            if (Double.isNaN(next)) continue;
+            // Text of a column may be wider than its picture.
+            double from = Math.max(one.right(), near.stream().filter(box -> box.left() < one.right() && box.right() < next).mapToDouble(Box::right).max()
+                    .orElse(0));
+            double middle = (from + next) / 2;
+            boolean crossed = near.stream().anyMatch(box -> box.left() < middle && box.right() > middle);
+            long before = near.stream().filter(box -> box.right() <= middle).count();
+            if (!crossed && before >= LINES && near.size() - before >= LINES) return true;
+        }
+        return false;
+    }
+
+    /** Whether a line among pictures is one of a text that goes on above or below them. */
+    private static boolean goesOnOutside(Chunk chunk, List<Chunk> inside, List<Box> boxes) {
+        return boxes.stream().anyMatch(box -> box instanceof Chunk other && !inside.contains(other) && Math.abs(other.left() - chunk.left()) < 1
+                && Math.abs(other.size() - chunk.size()) < 0.3 && Math.abs(other.baseline() - chunk.baseline()) < 1.6 * chunk.size()
+                && other.text().trim().contains(" "));
     }
 
     /** Lines close below each other are one label. */

@@ -25,6 +25,9 @@ public final class RunningHeads {
     private static final Pattern LONE_NUMBER =
             Pattern.compile("(?iu)^(\\p{L}+\\.?\\s+)?[-–—\\[(]?\\s*\\d{1,4}\\s*[-–—\\])]?(\\s*(/|of|von|de|sur|av|van|di)\\s*\\d{1,4})?$");
 
+    /** A lone head stands above this share of its page. */
+    private static final double MARGIN = 0.09;
+
     private final List<PageMatter> pages;
     private final Map<Integer, List<FrameLine>> headers = new HashMap<>();
     private final Map<Integer, List<FrameLine>> footers = new HashMap<>();
@@ -129,6 +132,7 @@ public final class RunningHeads {
             int count = taken.get(page.index());
             if (count == 0 && with * 2 >= pages.size() && pages.size() > 2 && !own.isEmpty() && slots.contains(slot(own.get(0))) && isApart(own, 1, top))
                 count = 1;
+            if (count == 0 && top && page.index() > 0 && isInMargin(own, rows, page)) count = 1;
             for (int i = 0; i < count; i++) {
                 Row row = own.get(i);
                 page.chunks().removeAll(row.chunks());
@@ -145,6 +149,7 @@ public final class RunningHeads {
         for (PageMatter page : pages) {
             List<Row> own = rows(page, top);
             if (frames.containsKey(page.index()) || own.isEmpty() || !isApart(own, 1, top)) continue;
+            if (isHeading(own, 0) || frames.values().stream().noneMatch(lines -> standsAt(lines, own.get(0)))) continue;
             String text = own.get(0).text();
             String number = String.valueOf(page.index() + offset);
             boolean ends = text.matches("(?s).*\\s" + number);
@@ -154,6 +159,20 @@ public final class RunningHeads {
             frames.put(page.index(), new ArrayList<>(List.of(new FrameLine(own.get(0).line(),
                     List.of(new FrameLine.Part(from, from + number.length(), Field.Kind.PAGE)), null))));
         }
+    }
+
+    /** Whether the first line of a later page stands higher than anything of the others, as a head does that the first page has not, and apart. */
+    private boolean isInMargin(List<Row> own, Map<Integer, List<Row>> rows, PageMatter page) {
+        if (own.size() < 2 || isHeading(own, 0)) return false;
+        Row row = own.get(0);
+        if (row.baseline() > MARGIN * page.height() || own.get(1).baseline() - row.baseline() < 2 * row.size() || !isApart(own, 1, true)) return false;
+        return rows.entrySet().stream().filter(other -> other.getKey() != page.index() && !other.getValue().isEmpty())
+                .allMatch(other -> other.getValue().get(0).baseline() > row.baseline() + 1.5 * row.size());
+    }
+
+    /** Whether a row stands where a head of another page does: a chapter's number may happen to be that of its page. */
+    private static boolean standsAt(List<FrameLine> lines, Row row) {
+        return lines.stream().anyMatch(line -> Math.abs(line.line().baseline() - row.baseline()) < 2 * row.size());
     }
 
     /** On a single page: a page number, or a line in the margin that stands well apart from everything. */

@@ -68,6 +68,27 @@ public final class AlignedTable {
         return column;
     }
 
+    /**
+     * Whether a line goes on with what the cells above it say: somewhere in the middle of a sentence that began with a capital or a figure, and nothing new
+     * begins in the first column.
+     */
+    static boolean goesOn(List<Chunk> above, List<Chunk> line, double[] xs) {
+        boolean within = false;
+        for (Chunk chunk : line) {
+            int column = columnOf(chunk, xs);
+            Chunk before = above.stream().filter(other -> columnOf(other, xs) == column).findFirst().orElse(null);
+            if (column == 0 && !(before != null && isWithin(before, chunk))) return false;
+            within |= before != null && isWithin(before, chunk);
+        }
+        return within;
+    }
+
+    private static boolean isWithin(Chunk before, Chunk chunk) {
+        String text = before.text().trim();
+        return !text.isEmpty() && Character.isLowerCase(chunk.text().trim().codePointAt(0)) && text.indexOf(' ') > 0
+                && ".!?:;".indexOf(text.charAt(text.length() - 1)) < 0;
+    }
+
     /** Lines of one baseline are a row; lines closer than rows usually are go with the row above. */
     static List<List<Chunk>> rows(List<Chunk> chunks, double[] xs) {
         List<List<Chunk>> lines = new ArrayList<>();
@@ -92,7 +113,7 @@ public final class AlignedTable {
                 double gap = line.get(0).baseline() - lines.get(i - 1).get(0).baseline();
                 boolean wide = gap > least * 1.11;
                 boolean first = columnOf(line.get(0), xs) == 0;
-                starts = twoGaps ? wide || line.size() >= Math.max(3, xs.length - 1) && first : first || line.size() > 1;
+                starts = twoGaps ? wide || line.size() >= Math.max(3, xs.length - 1) && first : first || line.size() > 1 && !goesOn(lines.get(i - 1), line, xs);
             }
             if (starts) rows.add(new ArrayList<>(line));
             else rows.get(rows.size() - 1).addAll(line);

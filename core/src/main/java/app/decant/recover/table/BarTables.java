@@ -53,9 +53,10 @@ public final class BarTables {
         List<TableGrid> tables = new ArrayList<>();
         List<Ink.Stroke> bars = new ArrayList<>();
         for (Ink one : ink) if (one instanceof Ink.Stroke stroke && stroke.isAcross() && stroke.length() > 50 && stroke.width() < 4) bars.add(stroke);
+        List<Line> lines = lines(chunks);
+        bars.addAll(ofShadedHeads(ink, lines));
         if (bars.isEmpty() || bars.size() > MOST_BARS) return tables;
         bars.sort(Comparator.comparingDouble(Ink.Stroke::y1));
-        List<Line> lines = lines(chunks);
         bars.removeIf(bar -> isOfFrame(bar, lines));
         Set<Ink.Stroke> done = new HashSet<>();
         for (Ink.Stroke first : bars) {
@@ -79,6 +80,30 @@ public final class BarTables {
             RuleNet.takeFrom(ink, grid);
         }
         return tables;
+    }
+
+    /** Where the ground of a row of heads begins and ends, as if lines were drawn there: one area, or one beside the other for each head. */
+    private static List<Ink.Stroke> ofShadedHeads(List<Ink> ink, List<Line> lines) {
+        List<Ink.Fill> fills = new ArrayList<>();
+        for (Ink one : ink) if (one instanceof Ink.Fill fill && fill.rgb() != 0xFFFFFF && fill.height() > 6 && fill.height() < 80) fills.add(fill);
+        fills.sort(Comparator.comparingDouble((Ink.Fill fill) -> Math.round(fill.y())).thenComparingDouble(Ink.Fill::x));
+        List<Ink.Stroke> edges = new ArrayList<>();
+        for (int i = 0; i < fills.size();) {
+            Ink.Fill first = fills.get(i);
+            double right = first.right();
+            int end = i + 1;
+            while (end < fills.size() && Math.abs(fills.get(end).y() - first.y()) < 1 && Math.abs(fills.get(end).height() - first.height()) < 1
+                    && fills.get(end).rgb() == first.rgb() && fills.get(end).x() < right + SAME) right = Math.max(right, fills.get(end++).right());
+            i = end;
+            double to = right;
+            List<Chunk> within = lines.stream().flatMap(line -> line.chunks.stream()).filter(chunk -> chunk.middleY() > first.y()
+                    && chunk.middleY() < first.bottom() && chunk.left() > first.x() - SAME && chunk.right() < to + SAME).toList();
+            // A lone text on a ground is a heading or a note; heads stand beside each other.
+            boolean apart = within.size() > 1 && within.stream().anyMatch(one -> within.stream().anyMatch(other -> other.left() > one.right() + one.size()));
+            if (!apart || to - first.x() < 50) continue;
+            for (double y : new double[] {first.y(), first.bottom()}) edges.add(new Ink.Stroke(first.x(), y, to, y, 0, first.rgb(), false, first.order()));
+        }
+        return edges;
     }
 
     /** Whether a line parts a running head or foot from the body: hardly anything beyond it, near the edge of the page. */

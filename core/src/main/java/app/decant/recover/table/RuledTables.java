@@ -164,6 +164,7 @@ public final class RuledTables {
                 long full = lines.stream().filter(line -> line.stream().map(chunk -> AlignedTable.columnOf(chunk, grid.xs())).distinct()
                         .count() >= Math.max(2, grid.columns() - 1)).count();
                 if (lines.size() < 2 || full < lines.size() || lines.size() < 3 && grid.columns() < 3) continue;
+                if (isRunningText(lines, grid.xs())) continue;
                 for (int i = 1; i < lines.size(); i++) {
                     double above = lines.get(i - 1).stream().mapToDouble(Chunk::bottom).max().orElse(0);
                     double below = lines.get(i).stream().mapToDouble(Chunk::top).min().orElse(0);
@@ -189,6 +190,12 @@ public final class RuledTables {
             }
             cells.sort(Comparator.comparingInt(TableGrid.Cell::row).thenComparingInt(TableGrid.Cell::column));
             return new TableGrid(grid.xs(), ys, cells, grid.order(), grid.page());
+        }
+
+        /** Whether lines go on with each other: then they are of one row, whose cells hold several lines each. */
+        private static boolean isRunningText(List<List<Chunk>> lines, double[] xs) {
+            for (int i = 1; i < lines.size(); i++) if (AlignedTable.goesOn(lines.get(i - 1), lines.get(i), xs)) return true;
+            return false;
         }
 
         private static int index(double[] ys, double y) {

@@ -57,6 +57,7 @@ public final class TaggedTables {
                 for (TagTree.Element cell : present) rest.addAll(cells.get(cell));
                 return;
             }
+            grid = RepeatedHead.of(grid, present, rest, ink);
             grids.add(grid);
             for (TableGrid.Cell cell : grid.cells()) pictures.removeAll(cell.pictures());
             RuleNet.takeFrom(ink, grid);
@@ -90,6 +91,7 @@ public final class TaggedTables {
         int columns = placings.stream().mapToInt(placing -> placing.column + placing.columns).max().orElse(0);
         if (columns < 1 || columns > MOST_COLUMNS || rows.isEmpty() || rows.size() * columns < 2) return null;
         RuleNet near = near(ink, present, cells);
+        if (rows.size() == 1 && isForPlacing(rows.get(0), cells, near)) return null;
         double[] xs = edges(columns, placings, cells, near, true);
         double[] ys = edges(rows.size(), placings, cells, near, false);
         if (xs == null || ys == null) return null;
@@ -112,14 +114,24 @@ public final class TaggedTables {
         return new TableGrid(xs, ys, result, order, page, table, heads, false);
     }
 
-    private static void gatherRows(TagTree.Element element, List<TagTree.Element> rows) {
+    /** Whether a lone row only puts text side by side: columns, a note in the margin. Nothing is drawn of it, and a text of several lines stands in it. */
+    private static boolean isForPlacing(TagTree.Element row, Map<TagTree.Element, List<Chunk>> cells, RuleNet near) {
+        TagTree.Element above = row.within("Table");
+        List<TagTree.Element> all = new ArrayList<>();
+        gatherRows(above, all);
+        if (all.size() > 1 || isHead(row) || !near.across.isEmpty() || !near.down.isEmpty()) return false;
+        return row.children().stream().anyMatch(cell -> cells.getOrDefault(cell, List.of()).stream().mapToLong(chunk -> Math.round(chunk.baseline()))
+                .distinct().count() > 3);
+    }
+
+    static void gatherRows(TagTree.Element element, List<TagTree.Element> rows) {
         for (TagTree.Element child : element.children()) {
             if (child.role().equals("TR")) rows.add(child);
             else if (child.role().matches("THead|TBody|TFoot|Div|NonStruct")) gatherRows(child, rows);
         }
     }
 
-    private static boolean isHead(TagTree.Element row) {
+    static boolean isHead(TagTree.Element row) {
         if (row.parent().role().equals("THead")) return true;
         return row.children().stream().anyMatch(cell -> cell.role().equals("TH")) && row.children().stream().noneMatch(cell -> cell.role().equals("TD"));
     }

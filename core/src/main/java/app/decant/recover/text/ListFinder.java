@@ -1,6 +1,7 @@
 package app.decant.recover.text;
 
 import app.decant.document.NumberFormat;
+import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.pdf.read.Glyph;
 import app.decant.recover.line.ListLabel;
 import app.decant.recover.line.TextLine;
@@ -71,6 +72,8 @@ public final class ListFinder {
                 current.counts.set(level, count(label));
             }
             para.item(new Para.ListItem(lists.indexOf(current), level, label.length, label.text));
+            // One line that happens to stand in the middle, or to end at the edge, is set like the other items.
+            if (para.alignment() == Alignment.CENTRE || para.alignment() == Alignment.END) para.align(Alignment.START);
         }
     }
 

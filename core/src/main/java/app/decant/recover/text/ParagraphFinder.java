@@ -24,6 +24,8 @@ public final class ParagraphFinder {
     private static final double WIDEST = 2;
     /** Lines of one paragraph are no farther apart, in ems: twice the room that lines have. */
     private static final double SPACED = 2.6;
+    /** No line that is left short is shorter by this share of its column. */
+    private static final double SHORT = 0.25;
     /** What is not much narrower than its column, as a share of that. */
     private static final double WIDE = 0.7;
 
@@ -115,8 +117,10 @@ public final class ParagraphFinder {
             group.right = Math.max(group.right, line.edgeRight());
             group.widest = Math.max(group.widest, line.width());
         }
+        for (Group one : groups) one.looseness = looseness(one);
+        double common = commonLooseness(groups, right - left);
         for (Group one : groups) {
-            one.looseness = looseness(one);
+            one.looseness = Math.max(one.looseness, common);
             one.separate = !byHand && areSeparate(one, left, right);
             one.byHand = byHand || !one.separate && areEndedByHand(one, left, right);
         }
@@ -146,6 +150,13 @@ public final class ParagraphFinder {
         return step > 0 && step < SPACED * line.size() && Math.abs(line.size() - before.size()) < 0.5 && !otherLook(before, line)
                 && Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE
                 && (shortfall(before, line, right) < 0 || isMidSentence(before, line) && before.width() > WIDE * (right - before.edgeLeft()));
+    }
+
+    /** What tags call the paragraph of something: a label is of its item, a reference of its paragraph; not all items have a body of their own. */
+    private static TagTree.Element paragraph(TagTree.Element element) {
+        TagTree.Element block = element.block();
+        while (block != null && block.role().equals("Lbl") && block.parent() != null) block = block.parent().block();
+        return block != null && block.role().equals("LBody") && block.parent() != null ? block.parent() : block;
     }
 
     /** Whether good tags tell that both are of one paragraph. */
@@ -205,7 +216,7 @@ public final class ParagraphFinder {
         TextLine line = group.lines.get(at);
         TextLine before = group.lines.get(at - 1);
         if (isHyphenated(before) || isMidSentence(before, line) || before.isRightToLeft()) return false;
-        return group.byHand || shortfall(before, line, group.right) > Math.max(0.6 * line.size(), group.looseness + 0.2 * line.size());
+        return group.byHand || group.separate || shortfall(before, line, group.right) > Math.max(0.6 * line.size(), group.looseness + 0.2 * line.size());
     }
 
     private static boolean endsEarly(TextLine line, TextLine next, double edge) { return shortfall(line, next, edge) > 0.4; }
@@ -240,6 +251,12 @@ public final class ParagraphFinder {
         return most;
     }
 
+    /** How short lines are left in the whole text: a program that weighs lines does so everywhere, so several passages show it. */
+    private static double commonLooseness(List<Group> groups, double width) {
+        double[] shown = groups.stream().mapToDouble(group -> group.looseness).filter(looseness -> looseness < SHORT * width).sorted().toArray();
+        return shown.length < 2 ? 0 : Math.max(0, shown[shown.length - 2]);
+    }
+
     /** The middle distance of baselines where lines of one size follow each other. */
     private static double usualLeading(List<TextLine> lines) {
         List<Double> steps = new ArrayList<>();
@@ -259,9 +276,9 @@ public final class ParagraphFinder {
         TagTree.Element here = tags.apply(line.first());
         TagTree.Element there = tags.apply(before.last());
         if (here != null && there != null) {
-            TagTree.Element a = here.block();
-            TagTree.Element b = there.block();
-            if (a != null && b != null && !(b.role().equals("Lbl") && a.role().equals("LBody") && a.parent() == b.parent())) return a != b;
+            TagTree.Element a = paragraph(here);
+            TagTree.Element b = paragraph(there);
+            if (a != null && b != null) return a != b;
         }
         if (group.byHand) return !byHand && otherLook(before, line);
         if (group.separate || ContentsEntry.ends(before.text()) || ContentsEntry.areEntries(before, line)) return true;
@@ -274,6 +291,7 @@ public final class ParagraphFinder {
         if (label > 0 && (ListLabel.isBullet(line.text()) || fresh || ListLabel.length(para.first().text()) > 0 || before.text().endsWith(":")))
             return !isHyphenated(before);
         if (otherLook(before, line)) return true;
+        if (isBesideItem(line, para, group)) return true;
         boolean centred = isCentred(line, left, right) && isCentred(before, left, right) && Math.abs(line.edgeLeft() - before.edgeLeft()) > ALIKE;
         if (centred) return before.width() + line.firstWord() + 0.3 * line.size() < Math.max(group.widest, 0.85 * (right - left)) - 0.5
                 && !isHyphenated(before);
@@ -307,6 +325,13 @@ public final class ParagraphFinder {
         boolean apart = para.lines().size() == 1 ? before.hasTab() : Math.abs(line.edgeLeft() - before.edgeLeft()) < ALIKE && para.first().hasTab();
         return apart && !line.hasTab() && !ListLabel.isBullet(line.text()) && line.edgeLeft() > para.first().edgeLeft() + ALIKE
                 && shortfall(before, line, group.right) < 0;
+    }
+
+    /** Whether a line begins further out than the sign of an item, where items of the kind hang below their text. */
+    private static boolean isBesideItem(TextLine line, Para para, Group group) {
+        TextLine first = para.first();
+        if (ListLabel.length(first.text()) == 0 || line.edgeLeft() > first.edgeLeft() - ALIKE || line.isRightToLeft()) return false;
+        return ListLabel.isBullet(first.text()) || hasHanging(group);
     }
 
     /** Lines with something set apart in them do not run on from each other, but for text that hangs under what stands before it. */
