@@ -20,9 +20,9 @@ public final class ParagraphProperty {
     public static final Property<Boolean> KEEP_WITH_NEXT = new Property<>("keep with next", Boolean.class);
     public static final Property<Boolean> KEEP_TOGETHER = new Property<>("keep together", Boolean.class);
     public static final Property<Boolean> PAGE_BREAK_BEFORE = new Property<>("page break before", Boolean.class);
-    /** No single first or last line of a paragraph alone on a page. */
     /** Whether words are parted at the ends of lines, in languages whose patterns are known. */
     public static final Property<Boolean> HYPHENATION = new Property<>("hyphenation", Boolean.class);
+    /** No single first or last line of a paragraph alone on a page. */
     public static final Property<Boolean> WIDOW_CONTROL = new Property<>("widow control", Boolean.class);
     /** No space between neighbours of the same style. */
     public static final Property<Boolean> CONTEXTUAL_SPACING = new Property<>("contextual spacing", Boolean.class);
@@ -32,6 +32,8 @@ public final class ParagraphProperty {
     /** 1 to 9 for headings, 0 for body text. */
     public static final Property<Integer> OUTLINE_LEVEL = new Property<>("outline level", Integer.class);
     public static final Property<ListReference> LIST = new Property<>("list", ListReference.class);
+    /** The frame it stands in, apart from the text. */
+    public static final Property<TextFrame> FRAME = new Property<>("frame", TextFrame.class);
     public static final Property<Boolean> RIGHT_TO_LEFT = new Property<>("paragraph right to left", Boolean.class);
     /** The content controls that a paragraph or a table stands in. */
     public static final Property<FormField.Nest> CONTROL = new Property<>("content controls", FormField.Nest.class);

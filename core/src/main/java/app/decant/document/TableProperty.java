@@ -13,6 +13,8 @@ public final class TableProperty {
     public static final Property<Insets> PADDING = new Property<>("cell padding", Insets.class);
     public static final Property<Double> INDENT = new Property<>("table indent", Double.class);
     public static final Property<ParagraphProperty.Alignment> ALIGNMENT = new Property<>("table alignment", ParagraphProperty.Alignment.class);
+    /** Where a table stands that text runs round (ISO/IEC 29500-1, 17.4.57); measured from the paragraph that follows. */
+    public static final Property<Anchor> FLOATING = new Property<>("floating table", Anchor.class);
     public static final Property<String> STYLE = new Property<>("table style", String.class);
     /** The width asked for the whole table; absent: as its columns. */
     public static final Property<Double> WIDTH = new Property<>("table width", Double.class);

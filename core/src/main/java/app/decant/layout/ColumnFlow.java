@@ -1,5 +1,6 @@
 package app.decant.layout;
 
+import app.decant.document.Anchor;
 import app.decant.document.Block;
 import app.decant.document.Border;
 import app.decant.document.Colour;
@@ -31,6 +32,7 @@ final class ColumnFlow {
     private final Area area;
     private final List<Unit> units = new ArrayList<>();
     private final List<Floats.Placed> floats;
+    private final List<Floats.Placed> apart = new ArrayList<>();
     private final Map<Inline.Floating, Floats.Placed> preset;
     private List<Strip> notes;
     private double y;
@@ -68,12 +70,53 @@ final class ColumnFlow {
         for (int b = from.block(); b < endBlock; b++) {
             Cursor start = b == from.block() ? from.carrying(List.of()) : Cursor.at(b);
             Block block = flow.block(b);
+            Standing standing = start.offset() > 0 || start.cut() != null ? null : composer.standing(flow, b, endBlock);
+            if (standing != null) {
+                Result full = standing(standing, start);
+                if (full != null) return full;
+                if (isPlaced(standing)) {
+                    b += standing.blocks().size() - 1;
+                    continue;
+                }
+            }
             Result result = block instanceof Paragraph paragraph ? paragraph(paragraph, start) : block instanceof Table table ? table(table, start)
                     : block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null ? add(Composer.likeness(opaque), start, List.of(), false)
                             : null;
             if (result != null) return result;
         }
         return finish(units.size(), Cursor.at(endBlock), End.SECTION);
+    }
+
+    /** Puts in its place what stands apart from the text. What is higher than a page is set as text after all. */
+    private Result standing(Standing standing, Cursor start) {
+        Inline.Floating floating = standing.floating();
+        Floats.Placed placed = preset.containsKey(floating) ? preset.get(floating)
+                : Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y, false);
+        if (placed.height() > area.bottom() - area.bodyTop() + TOLERANCE) return null;
+        boolean empty = units.isEmpty() && area.fresh();
+        Anchor.Vertical down = floating.anchor().vertical();
+        boolean hangs = down.from() == Anchor.Vertical.From.PARAGRAPH || down.from() == Anchor.Vertical.From.LINE;
+        if (hangs && !empty && y + down.offset() + placed.height() > area.bottom() + TOLERANCE) return overflow(start, false);
+        if (placed.pushes() && !preset.containsKey(floating)) {
+            if (placed.reaches(area.bodyTop(), y - 1) && !empty) return new Result(List.of(), List.of(), start, y, Double.MAX_VALUE, End.FULL, placed);
+            floats.add(placed);
+        }
+        apart.add(placed);
+        units.add(new Unit(start, y, new Strip(0, 0, 0, List.of(), List.of(), false, 0, Line.Break.NONE, null), List.of(placed), y, false));
+        return null;
+    }
+
+    private boolean isPlaced(Standing standing) { return apart.stream().anyMatch(placed -> placed.source() == standing.floating()); }
+
+    /** Tables do not run round what stands apart: they begin below it. */
+    private double belowApart(double left, double width, double top) {
+        double below = top;
+        for (Floats.Placed placed : apart) {
+            boolean beside = placed.x() >= left + width - 1 || placed.x() + placed.width() <= left + 1;
+            if (placed.pushes() && !beside && placed.meets(below, below + 1))
+                below = Math.max(below, placed.y() + placed.height() + placed.source().anchor().distance().bottom());
+        }
+        return below;
     }
 
     private Result paragraph(Paragraph paragraph, Cursor start) {
@@ -136,6 +179,7 @@ final class ColumnFlow {
     private Result table(Table table, Cursor start) {
         TableSetter setter = composer.table(table, area.width(), area.page().width() - area.left() - EDGE);
         int heads = setter.headerRows();
+        y = belowApart(area.left(), area.width(), y);
         boolean first = area.fresh() && units.isEmpty();
         boolean keptToPrevious = flow.block(start.block() - 1) instanceof Paragraph above && composer.styles().cascade().paragraph(above)
                 .is(ParagraphProperty.KEEP_WITH_NEXT);
@@ -236,6 +280,9 @@ final class ColumnFlow {
         }
         items.addAll(front);
         double bottom = count == 0 ? area.top() : units.get(count - 1).yAfter();
+        // What follows in another section begins below what stands apart.
+        if (end == End.SECTION) bottom = Math.max(bottom, placed.stream().filter(apart::contains).filter(Floats.Placed::pushes)
+                .mapToDouble(one -> one.y() + one.height()).filter(low -> low < area.bottom()).max().orElse(bottom));
         List<Strip> carried = placeNotes(noteStrips, items, count == 0 ? area.top() : units.get(count - 1).top() + units.get(count - 1).strip().height());
         return new Result(items, placed, next.carrying(carried), bottom, notesTop, end, null);
     }

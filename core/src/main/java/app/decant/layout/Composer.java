@@ -39,6 +39,8 @@ final class Composer {
 
     private final Traits traits;
     private final Restyling restyling;
+    /** What stands apart from the text, by its first block. */
+    private final Map<Block, Standing> standing = new IdentityHashMap<>();
     private Function<Table, Table> kin = table -> null;
     /** Tables of the layout at hand, and for what they were set. */
     private Map<Table, SetTable> tables = new IdentityHashMap<>();
@@ -105,6 +107,16 @@ final class Composer {
         return made.setter;
     }
 
+    /** What stands apart from the text and begins with a block; null where that is text. */
+    Standing standing(Flow flow, int block, int end) {
+        Block first = flow.block(block);
+        if (!Standing.begins(this, first)) return null;
+        Standing known = standing.get(first);
+        Standing now = known != null && known.isOf(flow.blocks(), block, end) ? known : Standing.of(this, flow.blocks(), block, end);
+        standing.put(first, now);
+        return now;
+    }
+
     void use(FieldValues values) { fields = values; }
 
     String noteMark(Inline.Note note) { return note.mark() != null ? note.mark() : notes.getOrDefault(note, "*"); }
@@ -112,6 +124,7 @@ final class Composer {
     /** Forgets paragraphs that are not among those given. */
     void keepOnly(Set<Paragraph> wanted) {
         remembered.keySet().retainAll(wanted);
+        standing.keySet().removeIf(block -> block instanceof Paragraph && !wanted.contains(block));
     }
 
     int rememberedCount() { return remembered.size(); }
@@ -222,12 +235,22 @@ final class Composer {
     List<Strip> stack(List<? extends Block> source, Look table, double width) { return stack(source, table, width, true); }
 
     /** @param hung whether objects that hang on its paragraphs are in their strips, where they know nothing of the page */
-    List<Strip> stack(List<? extends Block> source, Look table, double width, boolean hung) {
+    List<Strip> stack(List<? extends Block> source, Look table, double width, boolean hung) { return stack(source, table, width, hung, true); }
+
+    /** @param apart whether what stands in frames of its own, or floats, does so here */
+    List<Strip> stack(List<? extends Block> source, Look table, double width, boolean hung, boolean apart) {
         List<Block> blocks = flattened(source);
-        boolean floats = hung && blocks.stream().anyMatch(Composer::hasFloats);
-        StackedFloats hanging = floats ? new StackedFloats(this, table, width) : null;
+        boolean standing = apart && blocks.stream().anyMatch(block -> Standing.begins(this, block));
+        boolean floats = standing || hung && blocks.stream().anyMatch(Composer::hasFloats);
+        StackedFloats hanging = floats ? new StackedFloats(this, table, width, hung) : null;
         List<Strip> strips = new ArrayList<>();
         for (int i = 0; i < blocks.size(); i++) {
+            if (standing && Standing.begins(this, blocks.get(i))) {
+                Standing own = Standing.of(this, blocks, i, blocks.size());
+                hanging.hang(own.floating());
+                i += own.blocks().size() - 1;
+                continue;
+            }
             Block previous = i > 0 ? blocks.get(i - 1) : null;
             Block next = i + 1 < blocks.size() ? blocks.get(i + 1) : null;
             List<Strip> own = strips(blocks.get(i), previous, next, table, width);

@@ -40,10 +40,14 @@ final class Floats {
 
     /** Where an object stands whose anchor is in a paragraph at {@code paragraphTop} of a column. */
     static Placed place(Composer composer, Inline.Floating floating, PageGeometry page, double bodyTop, double columnLeft, double columnWidth,
-            double paragraphTop) {
+            double paragraphTop) { return place(composer, floating, page, bodyTop, columnLeft, columnWidth, paragraphTop, true); }
+
+    /** @param locked whether what a box says is not text of the document itself */
+    static Placed place(Composer composer, Inline.Floating floating, PageGeometry page, double bodyTop, double columnLeft, double columnWidth,
+            double paragraphTop, boolean locked) {
         double width = floating.content().width();
         List<Item> items = new ArrayList<>();
-        double height = items(composer, floating, items);
+        double height = items(composer, floating, items, locked);
         Anchor.Horizontal across = floating.anchor().horizontal();
         double left = switch (across.from()) {
             case PAGE -> 0;
@@ -84,9 +88,9 @@ final class Floats {
     }
 
     /** An object anchored inside a cell, note or frame; its place and its items from the paragraph's top left corner. */
-    static Placed inStack(Composer composer, Inline.Floating floating, double width) {
+    static Placed inStack(Composer composer, Inline.Floating floating, double width, boolean locked) {
         List<Item> items = new ArrayList<>();
-        double height = items(composer, floating, items);
+        double height = items(composer, floating, items, locked);
         Anchor.Horizontal across = floating.anchor().horizontal();
         double own = floating.content().width();
         double x = across.alignment() == null ? across.offset() : switch (across.alignment()) {
@@ -101,14 +105,14 @@ final class Floats {
     }
 
     /** Adds the object's items from its own corner and tells its height. */
-    private static double items(Composer composer, Inline.Floating floating, List<Item> items) {
+    private static double items(Composer composer, Inline.Floating floating, List<Item> items, boolean locked) {
         if (floating.content() instanceof Picture picture) {
             items.add(new Item.PictureItem(picture, 0, 0));
             return picture.height();
         }
         TextBox box = (TextBox) floating.content();
         Insets padding = box.padding();
-        List<Strip> strips = composer.stack(box.blocks(), Look.PLAIN, Math.max(4, box.width() - padding.left() - padding.right()));
+        List<Strip> strips = composer.stack(box.blocks(), Look.PLAIN, Math.max(4, box.width() - padding.left() - padding.right()), true, locked);
         double needed = padding.top() + Strip.height(strips) + padding.bottom();
         double height = box.grows() ? Math.max(needed, box.height() > 0 && !box.blocks().isEmpty() ? 0 : box.height()) : box.height();
         if (box.fill() != null) items.add(new Item.Fill(0, 0, box.width(), height, box.fill()));
@@ -124,7 +128,8 @@ final class Floats {
             case CENTRE -> left / 2;
             case BOTTOM -> left;
         };
-        for (Item item : Composer.placed(strips, padding.left(), padding.top() + above)) items.add(item instanceof Item.LineItem line ? line.locked() : item);
+        for (Item item : Composer.placed(strips, padding.left(), padding.top() + above))
+            items.add(locked && item instanceof Item.LineItem line ? line.locked() : item);
         return height;
     }
 

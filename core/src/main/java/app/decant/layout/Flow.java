@@ -23,6 +23,7 @@ final class Flow {
     }
 
     Document document() { return document; }
+    List<Block> blocks() { return blocks; }
     int size() { return blocks.size(); }
     Block block(int index) { return index >= 0 && index < blocks.size() ? blocks.get(index) : null; }
     int sectionCount() { return document.sections().size(); }

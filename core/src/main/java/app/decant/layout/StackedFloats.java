@@ -7,6 +7,7 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.TextBox;
 import app.decant.page.Item;
+import app.decant.page.Line;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -15,24 +16,33 @@ final class StackedFloats {
     private final Composer composer;
     private final Look table;
     private final double width;
+    private final boolean hung;
     private final List<Floats.Placed> pushing = new ArrayList<>();
+    private final List<Floats.Placed> waiting = new ArrayList<>();
 
-    StackedFloats(Composer composer, Look table, double width) {
+    /** @param hung whether what hangs on paragraphs is set here; else only what stands apart from them */
+    StackedFloats(Composer composer, Look table, double width, boolean hung) {
         this.composer = composer;
         this.table = table;
         this.width = width;
+        this.hung = hung;
     }
+
+    /** What stands apart from the text hangs on the paragraph behind it. */
+    void hang(Inline.Floating floating) { waiting.add(Floats.inStack(composer, floating, width, false)); }
 
     /** The lines of a paragraph whose strips begin at {@code y}, as they stand where nothing hangs on it, with what does. */
     List<Strip> around(Paragraph paragraph, List<Strip> free, Block previous, Block next, double y) {
         if (free.isEmpty()) return free;
         double top = y + free.get(0).before();
         List<Item> items = new ArrayList<>();
-        for (Inline inline : paragraph.inlines()) {
-            if (!(inline instanceof Inline.Floating floating)) continue;
-            Floats.Placed placed = Floats.inStack(composer, floating, width);
+        List<Floats.Placed> own = new ArrayList<>(waiting);
+        waiting.clear();
+        for (Inline inline : paragraph.inlines())
+            if (hung && inline instanceof Inline.Floating floating) own.add(Floats.inStack(composer, floating, width, true));
+        for (Floats.Placed placed : own) {
             items.addAll(placed.items());
-            if (placed.pushes() && isOfParagraph(floating.anchor())) pushing.add(placed.lower(top));
+            if (placed.pushes() && isOfParagraph(placed.source().anchor())) pushing.add(placed.lower(top));
         }
         double bottom = y + Strip.height(free);
         List<Strip> strips = free;
@@ -60,6 +70,13 @@ final class StackedFloats {
 
     /** The strips of the whole, with room below the last for boxes of text that reach further down. */
     List<Strip> holding(List<Strip> strips) {
+        if (!waiting.isEmpty()) {
+            // No paragraph is behind it.
+            List<Item> items = waiting.stream().flatMap(placed -> placed.items().stream()).toList();
+            double low = waiting.stream().mapToDouble(placed -> placed.y() + placed.height()).max().orElse(0);
+            strips.add(new Strip(0, low, 0, items, List.of(), false, 0, Line.Break.NONE, null));
+            return strips;
+        }
         double height = Strip.height(strips);
         double reach = pushing.stream().filter(placed -> placed.source().content() instanceof TextBox).mapToDouble(placed -> placed.y() + placed.height())
                 .max().orElse(0);

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.tuple;
 import static org.assertj.core.api.Assertions.within;
 
+import app.decant.document.Anchor;
 import app.decant.document.Block;
 import app.decant.document.Cascade;
 import app.decant.document.Colour;
@@ -15,12 +16,14 @@ import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
+import app.decant.document.TextFrame;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import java.time.Instant;
@@ -227,10 +230,25 @@ class DocxReadingTest {
     }
 
     @Test void whatIsNotDrawnYetIsSaidSo() {
-        Taken taken = read("<w:p><w:pPr><w:framePr "
-                + "w:dropCap=\"drop\"/></w:pPr><w:r><w:t>O</w:t></w:r></w:p><w:sectPr><w:textDirection "
-                + "w:val=\"tbRl\"/></w:sectPr>");
-        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("drop capital")).anyMatch(what -> what.contains("sideways"));
+        Taken taken = read(p(t("O")) + "<w:sectPr><w:textDirection w:val=\"tbRl\"/></w:sectPr>");
+        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("sideways"));
+    }
+
+    /** 17.3.1.11: what is not said of a frame is as the standard has it. */
+    @Test void framesSayWhereTheyStand() {
+        Paragraph letter = (Paragraph) read("<w:p><w:pPr><w:framePr w:dropCap=\"margin\" w:lines=\"2\" w:hSpace=\"40\" w:wrap=\"around\" w:vAnchor=\"text\" "
+                + "w:hAnchor=\"page\"/></w:pPr><w:r><w:t>O</w:t></w:r></w:p>").document().blocks().get(0);
+        TextFrame frame = letter.look().get(ParagraphProperty.FRAME);
+        assertThat(frame.dropped()).isEqualTo(2);
+        assertThat(frame.inMargin()).isTrue();
+        assertThat(frame.anchor().distance().left()).isEqualTo(2);
+        Paragraph plain = (Paragraph) read("<w:p><w:pPr><w:framePr w:w=\"2000\" w:h=\"600\" w:hRule=\"exact\" w:xAlign=\"center\" w:y=\"-20\"/></w:pPr></w:p>")
+                .document().blocks().get(0);
+        frame = plain.look().get(ParagraphProperty.FRAME);
+        assertThat(frame.width()).isEqualTo(100);
+        assertThat(frame.exact()).isTrue();
+        assertThat(frame.anchor().horizontal()).isEqualTo(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, Alignment.CENTRE, 0));
+        assertThat(frame.anchor().vertical()).isEqualTo(new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, -1));
     }
 
     @Test void contentControlsGiveTheirContent() {

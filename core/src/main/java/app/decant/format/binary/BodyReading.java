@@ -4,10 +4,13 @@ import app.decant.document.Block;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
+import app.decant.document.TextFrame;
 import app.decant.document.TextProperty;
 import app.decant.font.SymbolEncoding;
 import app.decant.format.FieldStack;
 import app.decant.format.FormTold;
+import app.decant.format.FramedBlocks;
 import app.decant.format.binary.Modifiers.Modifier;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
@@ -27,7 +30,7 @@ final class BodyReading {
 
     /** A paragraph as read. */
     private record Read(Paragraph paragraph, int depth, boolean endsCell, boolean endsRow, List<Modifier> modifiers, String contents,
-            FrameReading.Frame frame) { }
+            TextFrame frame) { }
 
     /** The blocks between two places. */
     List<Block> blocks(int from, int to) {
@@ -37,12 +40,12 @@ final class BodyReading {
         int[] at = {0};
         while (at[0] < paragraphs.size()) blocks.addAll(level(paragraphs, at, 0));
         Map<Paragraph, String> entries = new IdentityHashMap<>();
-        Map<Paragraph, FrameReading.Frame> frames = new IdentityHashMap<>();
+        Map<Paragraph, TextFrame> frames = new IdentityHashMap<>();
         for (Read one : paragraphs) {
             if (one.contents != null) entries.put(one.paragraph, one.contents);
-            if (one.frame != null) frames.put(one.paragraph, one.frame);
+            if (one.frame != null && one.frame.dropped() == 0) frames.put(one.paragraph, one.frame);
         }
-        return FrameReading.anchored(FieldStack.grouped(blocks, entries), frames);
+        return FramedBlocks.anchored(FieldStack.grouped(blocks, entries), frames);
     }
 
     /** Blocks at one depth of tables, up to where a cell or row of the table outside ends. */
@@ -132,9 +135,12 @@ final class BodyReading {
         boolean cell = depth == 1 && last == '\u0007' && !rowEnd || depth > 1 && innerCell && !innerRow;
         boolean row = depth == 1 && rowEnd || depth > 1 && innerRow;
         Look look = reader.looks().paragraph(modifiers, reader::list);
+        // A letter at the head of a text stays one; other frames are boxes.
+        TextFrame frame = depth > 0 ? null : FrameReading.of(modifiers);
+        if (frame != null && frame.dropped() > 0) look = look.with(ParagraphProperty.FRAME, frame);
         Paragraph paragraph = new Paragraph(reader.style(one.getIstd()), look, mark, List.of()).withInlines(inlines).wellFormed();
         paragraph = reader.comments().ended(paragraph);
-        return new Read(paragraph, depth, cell, row, modifiers, contents == null ? began[0] : contents, depth > 0 ? null : FrameReading.of(modifiers));
+        return new Read(paragraph, depth, cell, row, modifiers, contents == null ? began[0] : contents, frame);
     }
 
     private void signs(int from, int to, Look look, List<Modifier> properties, List<Inline> inlines, String[] began) {

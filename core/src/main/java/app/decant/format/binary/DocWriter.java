@@ -14,6 +14,7 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
+import app.decant.format.FramedBlocks;
 import app.decant.format.NumberCodes;
 import app.decant.format.Written;
 import app.decant.words.Message;
@@ -70,7 +71,8 @@ public final class DocWriter {
 
     /** Writes a document; {@code template} makes it one. */
     public static Written write(Document document, Instant when, boolean template) {
-        DocWriter writer = new DocWriter(document);
+        DocWriter writer = new DocWriter(FramedBlocks.inBoxes(document, false));
+        if (FramedBlocks.hasFloatingTable(document)) writer.lose("floating");
         byte[] bytes = writer.file(when, template);
         return new Written(bytes, writer.findings());
     }
@@ -98,6 +100,7 @@ public final class DocWriter {
         List<Finding> findings = new ArrayList<>();
         if (lost.contains("opaque")) findings.add(Finding.lost(Message.of("binary.charts-formulas-and-embedded-objects-that-have")));
         if (lost.contains("picture")) findings.add(Finding.lost(Message.of("binary.a-picture-cannot-be-decoded")));
+        if (lost.contains("floating")) findings.add(Finding.changed(Message.of("format.floating-tables-stand-in-the-text")));
         if (lost.contains("boxes")) findings.add(Finding.changed(Message.of("binary.text-boxes-become-framed-paragraphs")));
         if (drawings.changed() > 0)
             findings.add(Finding.changed(Message.of("binary.pictures-became-pixels-in-the-doc", drawings.changed())));

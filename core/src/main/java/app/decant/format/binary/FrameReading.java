@@ -1,35 +1,27 @@
 package app.decant.format.binary;
 
 import app.decant.document.Anchor;
-import app.decant.document.Block;
-import app.decant.document.Border;
-import app.decant.document.Inline;
-import app.decant.document.Look;
-import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
-import app.decant.document.TextBox;
+import app.decant.document.TextFrame;
 import app.decant.format.binary.Modifiers.Modifier;
-import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 
-/** Paragraphs that stand in a frame of their own become text boxes, anchored in the paragraph behind them. */
+/** Reads the frames that paragraphs stand in (2.6.2, sprmPDxaAbs and following). */
 final class FrameReading {
     private FrameReading() { }
 
-    /** Where a frame stands, and how wide it is; 0 for as wide as its text. */
-    record Frame(Anchor anchor, double width, double height) { }
-
     /** The frame that a paragraph stands in, or null. */
-    static Frame of(List<Modifier> modifiers) {
+    static TextFrame of(List<Modifier> modifiers) {
         Integer x = null;
         Integer y = null;
         Integer from = null;
         double width = 0;
         double height = 0;
+        boolean exact = false;
+        int dropped = 0;
+        boolean inMargin = false;
         int wrap = 0;
         double besides = 0;
         for (Modifier one : modifiers) {
@@ -38,7 +30,15 @@ final class FrameReading {
                 case 0x8418 -> x = one.signed();
                 case 0x8419 -> y = one.signed();
                 case 0x841A -> width = one.two() / 20.0;
-                case 0x442B -> height = (one.two() & 0x7FFF) / 20.0;
+                case 0x442B -> {
+                    height = (one.two() & 0x7FFF) / 20.0;
+                    // The high bit says "at least".
+                    exact = (one.two() & 0x8000) == 0;
+                }
+                case 0x442C -> {
+                    dropped = (one.two() & 7) == 0 ? 0 : one.two() >> 3 & 0x1F;
+                    inMargin = (one.two() & 7) == 2;
+                }
                 case 0x2423 -> wrap = one.one();
                 case 0x842F -> besides = one.points();
                 default -> { }
@@ -56,50 +56,6 @@ final class FrameReading {
         Anchor anchor = new Anchor(new Anchor.Horizontal(across, alignment, alignment == null ? x / 20.0 : 0), new Anchor.Vertical(down, vertical,
                 vertical == null && y != null ? y / 20.0 : 0),
                 wrap == 3 ? Anchor.Wrap.NONE : wrap == 1 ? Anchor.Wrap.TOP_AND_BOTTOM : Anchor.Wrap.SQUARE, new Insets(0, besides, 0, besides), false);
-        return new Frame(anchor, width, height);
-    }
-
-    /** The blocks with framed ones put into the paragraph that follows. */
-    static List<Block> anchored(List<Block> blocks, Map<Paragraph, Frame> frames) {
-        if (frames.isEmpty()) return blocks;
-        List<Block> result = new ArrayList<>();
-        List<Inline> waiting = new ArrayList<>();
-        for (int i = 0; i < blocks.size(); i++) {
-            Frame frame = blocks.get(i) instanceof Paragraph paragraph ? frames.get(paragraph) : null;
-            if (frame != null) {
-                List<Block> inside = new ArrayList<>(List.of(blocks.get(i)));
-                while (i + 1 < blocks.size() && blocks.get(i + 1) instanceof Paragraph next && frame.equals(frames.get(next))) inside.add(blocks.get(++i));
-                waiting.add(new Inline.Floating(frame.anchor, box(inside, frame), Look.PLAIN));
-            } else if (!waiting.isEmpty() && blocks.get(i) instanceof Paragraph paragraph) {
-                List<Inline> inlines = new ArrayList<>(waiting);
-                inlines.addAll(paragraph.inlines());
-                result.add(paragraph.withInlines(inlines));
-                waiting.clear();
-            } else {
-                result.add(blocks.get(i));
-            }
-        }
-        if (!waiting.isEmpty()) result.add(new Paragraph(null, Look.PLAIN, Look.PLAIN, waiting));
-        return result;
-    }
-
-    /** What all paragraphs in it have around and behind them belongs to the box. */
-    private static TextBox box(List<Block> blocks, Frame frame) {
-        Look first = ((Paragraph) blocks.get(0)).look();
-        Border border = first.get(ParagraphProperty.BORDERS) == null ? null : first.get(ParagraphProperty.BORDERS).top();
-        boolean bordered = border != null && border.isVisible() && blocks.stream().allMatch(block -> first.get(ParagraphProperty.BORDERS)
-                .equals(((Paragraph) block).look().get(ParagraphProperty.BORDERS)));
-        var fill = first.get(ParagraphProperty.SHADING);
-        boolean filled = fill != null && blocks.stream().allMatch(block -> fill.equals(((Paragraph) block).look().get(ParagraphProperty.SHADING)));
-        List<Block> plain = new ArrayList<>();
-        for (Block block : blocks) {
-            Paragraph paragraph = (Paragraph) block;
-            Look look = paragraph.look();
-            if (bordered) look = look.without(ParagraphProperty.BORDERS);
-            if (filled) look = look.without(ParagraphProperty.SHADING);
-            plain.add(paragraph.withLook(look));
-        }
-        return new TextBox(plain, frame.width > 0 ? frame.width : 200, frame.height > 0 ? frame.height : 20, frame.height == 0, Insets.NONE, bordered
-                ? border : Border.NONE, filled ? fill : null);
+        return new TextFrame(anchor, Math.max(0, width), Math.max(0, height), exact, dropped, inMargin);
     }
 }

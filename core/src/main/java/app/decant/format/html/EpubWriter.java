@@ -11,6 +11,7 @@ import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.format.Archive;
+import app.decant.format.FramedBlocks;
 import app.decant.format.Written;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -35,7 +36,7 @@ public final class EpubWriter {
 
     private EpubWriter(Document document) { this.document = document; }
 
-    public static Written write(Document document, Instant when) { return new EpubWriter(document).file(when); }
+    public static Written write(Document document, Instant when) { return new EpubWriter(FramedBlocks.flowing(document)).file(when); }
 
     private Written file(Instant when) {
         Cascade cascade = Cascade.of(document);

@@ -4,6 +4,7 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Picture;
+import app.decant.format.FramedBlocks;
 import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
 import app.decant.words.Message;
@@ -24,7 +25,8 @@ public final class HtmlWriter {
 
     private HtmlWriter() { }
 
-    public static Written write(Document document) {
+    public static Written write(Document framed) {
+        Document document = FramedBlocks.flowing(framed);
         HtmlLooks looks = new HtmlLooks(document);
         HtmlBody body = new HtmlBody(document, looks, HtmlWriter::inside, name -> "#" + name);
         String markup = body.markup(document.blocks());

@@ -16,6 +16,7 @@ import app.decant.document.Picture;
 import app.decant.document.Table;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
+import app.decant.format.FramedBlocks;
 import app.decant.format.Written;
 import app.decant.words.Message;
 import java.nio.charset.StandardCharsets;
@@ -63,7 +64,8 @@ public final class MarkdownWriter {
         labels = ListLabels.of(document, cascade);
     }
 
-    public static Written write(Document document) {
+    public static Written write(Document framed) {
+        Document document = FramedBlocks.flowing(framed);
         MarkdownWriter writer = new MarkdownWriter(document);
         Node root = new org.commonmark.node.Document();
         writer.blocks(document.blocks(), root);

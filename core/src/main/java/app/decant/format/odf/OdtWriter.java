@@ -18,6 +18,7 @@ import app.decant.document.TrackedChanges;
 import app.decant.document.Walk;
 import app.decant.format.Archive;
 import app.decant.format.CommentSpans;
+import app.decant.format.FramedBlocks;
 import app.decant.format.OtherLabels;
 import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
@@ -64,7 +65,7 @@ public final class OdtWriter {
     /** @param template whether others are begun from it */
     public static Written write(Document document, Instant when, boolean template) {
         Document told = TrackedChanges.withRowsAccepted(document);
-        OdtWriter writer = new OdtWriter(told);
+        OdtWriter writer = new OdtWriter(FramedBlocks.inBoxes(told, true));
         if (told != document) writer.lose("rows");
         byte[] file = writer.file(when, template);
         List<Finding> findings = new ArrayList<>();

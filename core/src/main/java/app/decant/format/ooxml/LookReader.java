@@ -173,6 +173,7 @@ final class LookReader {
             case "w:shd" -> look.with(ParagraphProperty.SHADING, fill(node));
             case "w:outlineLvl" -> look.with(ParagraphProperty.OUTLINE_LEVEL, outline(Units.whole(node, "w:val")));
             case "w:numPr" -> look.with(ParagraphProperty.LIST, list(node));
+            case "w:framePr" -> look.with(ParagraphProperty.FRAME, FrameMarkup.frame(node));
             default -> look;
         };
     }

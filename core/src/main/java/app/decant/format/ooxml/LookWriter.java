@@ -167,6 +167,9 @@ final class LookWriter {
                 ListReference list = look.get(ParagraphProperty.LIST);
                 if (list != null) xml.open(name).leaf("w:ilvl", "w:val", list.level()).leaf("w:numId", "w:val", lists.of(list.list())).close();
             }
+            case "w:framePr" -> {
+                if (look.get(ParagraphProperty.FRAME) != null) FrameMarkup.write(xml, look.get(ParagraphProperty.FRAME));
+            }
             case "w:pBdr" -> {
                 if (look.says(ParagraphProperty.BORDERS)) borders(xml, name, look.get(ParagraphProperty.BORDERS), true);
             }

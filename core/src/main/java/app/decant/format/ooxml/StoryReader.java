@@ -123,8 +123,6 @@ final class StoryReader {
         String style = properties == null || properties.child("w:pStyle") == null ? null : properties.child("w:pStyle").get("w:val");
         Look look = reader.looks().paragraph(properties);
         Look mark = reader.looks().text(properties == null ? null : properties.child("w:rPr"));
-        if (properties != null && properties.child("w:framePr") != null)
-            reader.findOnce(Finding.changed(Message.of("ooxml.a-framed-paragraph-or-drop-capital")));
         boolean inContents = inlines.insideContents();
         List<Inline> content = inlines.read(node);
         TrackedChange end = properties == null ? null : TrackedMarkup.within(properties.child("w:rPr"));

@@ -189,6 +189,7 @@ final class TableReader {
             case "w:tblInd" -> look.with(TableProperty.INDENT, Units.twips(node, "w:w"));
             case "w:jc" -> look.with(TableProperty.ALIGNMENT, LookReader.alignment(node.get("w:val", "start")));
             case "w:tblW" -> width(look, node);
+            case "w:tblpPr" -> look.with(TableProperty.FLOATING, FrameMarkup.table(node));
             case "w:tblLook" -> look.with(TableProperty.PARTS, parts(node));
             default -> look;
         };

@@ -79,6 +79,9 @@ final class TableWriter {
             case "w:tblStyle" -> {
                 if (look.says(TableProperty.STYLE)) xml.leaf(name, "w:val", look.get(TableProperty.STYLE));
             }
+            case "w:tblpPr" -> {
+                if (look.says(TableProperty.FLOATING)) FrameMarkup.write(xml, look.get(TableProperty.FLOATING));
+            }
             case "w:tblW" -> {
                 Double share = look.get(TableProperty.WIDTH_SHARE);
                 Double width = look.get(TableProperty.WIDTH);

@@ -11,6 +11,7 @@ import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TextBox;
+import app.decant.format.FramedBlocks;
 import app.decant.format.Written;
 import java.util.ArrayList;
 import java.util.List;
@@ -35,7 +36,8 @@ public final class TextWriter {
     public static String write(Document document) { return write(document, false); }
 
     /** @param unseen whether the words that lie under pictures are written as well */
-    public static String write(Document document, boolean unseen) {
+    public static String write(Document framed, boolean unseen) {
+        Document document = FramedBlocks.flowing(framed);
         TextWriter writer = new TextWriter(ListLabels.of(document, Cascade.of(document)), unseen);
         for (Section section : document.sections()) writer.blocks(section.blocks());
         for (int i = 0; i < writer.notes.size(); i++) {

@@ -15,6 +15,9 @@ public final class TextLine implements Box {
     /** A gap this wide, in ems, is a tab unless the line's other gaps are wide too. */
     private static final double TAB_GAP = 1.7;
 
+    /** Gaps that differ no more than this, in ems, are even. */
+    private static final double EVEN = 0.06;
+
     /** A gap this wide, in ems, between a number and what it numbers is a tab. */
     private static final double NUMBER_GAP = 0.55;
     private static final Pattern NUMBER = Pattern.compile("(\\p{Lu}|\\d{1,3})(\\.\\d{1,3})*\\.?");
@@ -46,13 +49,14 @@ public final class TextLine implements Box {
         baseline = main.baseline();
         size = main.size();
         double usual = usualSpace();
+        boolean spread = isSpread();
         for (int i = 0; i < this.chunks.size(); i++) {
             if (i > 0) {
                 Chunk before = this.chunks.get(i - 1);
                 double gap = before.isRightToLeft() ? before.left() - this.chunks.get(i).right() : this.chunks.get(i).left() - before.right();
                 Glyph last = before.glyphs().get(before.glyphs().size() - 1);
                 boolean numbered = i == 1 && NUMBER.matcher(before.text()).matches();
-                boolean tab = gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size || numbered && gap > NUMBER_GAP * size;
+                boolean tab = !spread && gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size || numbered && gap > NUMBER_GAP * size;
                 if (tab) tabbed.add(this.chunks.get(i));
                 glyphs.add(tab ? last.spaceAfter(gap).with("\t") : last.spaceAfter(gap));
             }
@@ -73,6 +77,21 @@ public final class TextLine implements Box {
         List<Chunk> parted = new ArrayList<>(first.cut(glyph -> glyph.x() < gap.x() + gap.width() / 2 ? 0 : 1));
         parted.addAll(chunks.subList(1, chunks.size()));
         return parted;
+    }
+
+    /** Whether words of unlike width stand evenly apart: they were spread over the column, which no tab stops would do. */
+    private boolean isSpread() {
+        if (chunks.size() < 3 || chunks.get(0).isRightToLeft()) return false;
+        double least = Double.MAX_VALUE;
+        double most = 0;
+        for (int i = 1; i < chunks.size(); i++) {
+            double gap = chunks.get(i).left() - chunks.get(i - 1).right();
+            least = Math.min(least, gap);
+            most = Math.max(most, gap);
+        }
+        double narrow = chunks.stream().mapToDouble(Chunk::width).min().orElse(0);
+        double wide = chunks.stream().mapToDouble(Chunk::width).max().orElse(0);
+        return most - least < EVEN * size && wide - narrow > size;
     }
 
     /** The widest space within the chunks. */

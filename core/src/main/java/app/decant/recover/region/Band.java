@@ -18,6 +18,8 @@ public record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
     /** A gap this wide, in points, keeps short blocks apart. */
     private static final double BETWEEN_BLOCKS = 24;
     private static final int MOST_LINES = 8;
+    /** No column of text is narrower than this, in ems. */
+    private static final double NARROWEST = 9;
 
     /** Columns read down; rows read across; a table; notes beside text; short blocks beside each other, such as an address and a date. */
     enum Kind { COLUMNS, ACROSS, TABLE, SIDE, BLOCKS }
@@ -78,7 +80,8 @@ public record Band(List<Box> boxes, List<double[]> strips, int from, int to) {
         int least = texts.stream().mapToInt(List::size).min().orElse(0);
         double total = texts.stream().mapToDouble(Band::span).sum();
         boolean lists = texts.stream().allMatch(column -> column.size() >= 2 && share(column, chunk -> ListLabel.length(chunk.text() + " ") > 0) > 0.3);
-        boolean prose = texts.stream().allMatch(column -> column.size() >= 4 && fill(column) > 0.72 && span(column) > 0.5 * total / texts.size());
+        boolean prose = texts.stream().allMatch(column -> column.size() >= 4 && fill(column) > 0.72 && span(column) > 0.5 * total / texts.size()
+                && span(column) > NARROWEST * column.get(0).size());
         boolean down = turns() <= columns.size() - 1 + (int) (0.15 * least);
         if (lists && least >= 2) return Kind.COLUMNS;
         if (prose && (down || alignedRows(texts) < 0.98 || fill(texts.get(0)) > 0.85)) return Kind.COLUMNS;

@@ -163,9 +163,10 @@ public final class RunningHeads {
 
     /** Whether the first line of a later page stands higher than anything of the others, as a head does that the first page has not, and apart. */
     private boolean isInMargin(List<Row> own, Map<Integer, List<Row>> rows, PageMatter page) {
-        if (own.size() < 2 || isHeading(own, 0)) return false;
+        if (own.isEmpty() || isHeading(own, 0)) return false;
         Row row = own.get(0);
-        if (row.baseline() > MARGIN * page.height() || own.get(1).baseline() - row.baseline() < 2 * row.size() || !isApart(own, 1, true)) return false;
+        double next = own.size() > 1 ? own.get(1).baseline() : page.height();
+        if (row.baseline() > MARGIN * page.height() || next - row.baseline() < 2 * row.size() || !isApart(own, 1, true)) return false;
         return rows.entrySet().stream().filter(other -> other.getKey() != page.index() && !other.getValue().isEmpty())
                 .allMatch(other -> other.getValue().get(0).baseline() > row.baseline() + 1.5 * row.size());
     }

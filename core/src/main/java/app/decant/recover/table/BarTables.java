@@ -54,10 +54,10 @@ public final class BarTables {
         List<Ink.Stroke> bars = new ArrayList<>();
         for (Ink one : ink) if (one instanceof Ink.Stroke stroke && stroke.isAcross() && stroke.length() > 50 && stroke.width() < 4) bars.add(stroke);
         List<Line> lines = lines(chunks);
+        bars.removeIf(bar -> isOfFrame(bar, lines));
         bars.addAll(ofShadedHeads(ink, lines));
         if (bars.isEmpty() || bars.size() > MOST_BARS) return tables;
         bars.sort(Comparator.comparingDouble(Ink.Stroke::y1));
-        bars.removeIf(bar -> isOfFrame(bar, lines));
         Set<Ink.Stroke> done = new HashSet<>();
         for (Ink.Stroke first : bars) {
             if (done.contains(first)) continue;

@@ -32,7 +32,7 @@ final class RepeatedHead {
         if (!absent) return grid;
         double size = grid.cells().stream().flatMap(cell -> cell.chunks().stream()).mapToDouble(Chunk::size).max().orElse(0);
         List<Chunk> heads = new ArrayList<>(rest.stream().filter(chunk -> chunk.bottom() < grid.top() + NEAR && chunk.top() > grid.top() - REACH * size
-                && chunk.left() > grid.left() - NEAR && chunk.right() < grid.right() + NEAR).toList());
+                && chunk.right() > grid.left() && chunk.left() < grid.right()).toList());
         RuleNet net = RuleNet.within(ink, grid.left() - NEAR, grid.top() - REACH * size, grid.right() + NEAR, grid.top() + NEAR);
         // A rule above the heads parts them from what else stands there.
         double bottom = heads.stream().mapToDouble(Chunk::bottom).max().orElse(0);
@@ -58,7 +58,12 @@ final class RepeatedHead {
             cells.add(new TableGrid.Cell(cell.row() + 1, cell.column(), cell.rowSpan(), cell.columnSpan(), cell.chunks(), cell.pictures(), cell.top(),
                     cell.right(), cell.bottom(), cell.left(), cell.shading()));
         double[] ys = DoubleStream.concat(DoubleStream.of(top), DoubleStream.of(grid.ys())).toArray();
-        return new TableGrid(grid.xs(), ys, cells, grid.order(), grid.page(), grid.tag(), 1, false);
+        // Heads may be wider than all that stands below them.
+        double[] xs = grid.xs().clone();
+        xs[0] = Math.min(xs[0], heads.stream().mapToDouble(Chunk::left).min().orElse(xs[0]) - 1);
+        xs[xs.length - 1] = Math.max(xs[xs.length - 1], heads.stream().mapToDouble(Chunk::right).max().orElse(0) + 1);
+        RuleNet.widen(ink, xs, ys);
+        return new TableGrid(xs, ys, cells, grid.order(), grid.page(), grid.tag(), 1, false);
     }
 
     private static int column(TableGrid grid, Chunk chunk) {

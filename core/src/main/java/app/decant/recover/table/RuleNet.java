@@ -13,6 +13,9 @@ import java.util.Set;
 public final class RuleNet {
     /** Lines this close to an edge run along it, in points. */
     static final double NEAR = 2.5;
+    /** The areas behind cells reach no farther beyond their texts. */
+    private static final double AROUND = 12;
+    private static final double BEYOND = 300;
 
     final List<Ink.Stroke> across = new ArrayList<>();
     final List<Ink.Stroke> down = new ArrayList<>();
@@ -59,6 +62,26 @@ public final class RuleNet {
             if (across > 0.8 * (x2 - x1) && down > 0.6 * (y2 - y1) && (best == null || fill.order() > best.order())) best = fill;
         }
         return best == null || best.rgb() == 0xFFFFFF ? null : best.rgb();
+    }
+
+    /** Lets the edges of a table reach as far as the areas behind its outer rows and columns do. */
+    static void widen(List<Ink> ink, double[] xs, double[] ys) {
+        double left = xs[0];
+        double top = ys[0];
+        double right = xs[xs.length - 1];
+        double bottom = ys[ys.length - 1];
+        for (Ink one : ink) {
+            if (!(one instanceof Ink.Fill fill) || fill.right() < left || fill.x() > right || fill.bottom() < top + NEAR || fill.y() > bottom - NEAR) continue;
+            // Sideways a row may reach far beyond its texts.
+            boolean row = fill.x() < left + AROUND || fill.x() > xs[xs.length - 2] - AROUND;
+            boolean inside = fill.x() > left - AROUND && fill.right() < right + (row ? BEYOND : AROUND) && fill.y() > top - AROUND
+                    && fill.bottom() < bottom + AROUND;
+            if (!inside || fill.height() < 2 * NEAR || fill.width() < 2 * NEAR) continue;
+            xs[0] = Math.min(xs[0], fill.x());
+            ys[0] = Math.min(ys[0], fill.y());
+            xs[xs.length - 1] = Math.max(xs[xs.length - 1], fill.right());
+            ys[ys.length - 1] = Math.max(ys[ys.length - 1], fill.bottom());
+        }
     }
 
     /** Takes what was drawn for a table out of a page's ink. */

@@ -95,6 +95,7 @@ public final class TaggedTables {
         double[] xs = edges(columns, placings, cells, near, true);
         double[] ys = edges(rows.size(), placings, cells, near, false);
         if (xs == null || ys == null) return null;
+        RuleNet.widen(ink, xs, ys);
         RuleNet net = RuleNet.within(ink, xs[0] - RuleNet.NEAR, ys[0] - RuleNet.NEAR, xs[columns] + RuleNet.NEAR, ys[rows.size()] + RuleNet.NEAR);
         List<TableGrid.Cell> result = new ArrayList<>();
         for (Placing placing : placings) {

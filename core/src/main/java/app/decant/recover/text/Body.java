@@ -13,16 +13,19 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.regex.Pattern;
 
 /** The body of a document page by page: its elements in reading order, paragraphs joined over column and page ends. */
 public final class Body {
+    private static final Pattern CLOSED = Pattern.compile("(?s).*[.!?:;…\u06D4][\"'”’)\\]]*$");
+
     private final List<List<Element>> pages;
 
     /** @param pages the elements of each page */
     public Body(List<List<Element>> pages) { this.pages = new ArrayList<>(pages); }
 
-    /** A paragraph and the column it ends or starts in. */
-    private record Stand(Para para, String column) { }
+    /** A paragraph and the column it ends or starts in; or a picture, beyond which only what is in mid-sentence goes on. */
+    private record Stand(Para para, String column, boolean picture) { }
 
     public List<List<Element>> pages() { return pages; }
 
@@ -95,12 +98,16 @@ public final class Body {
         for (int i = 0; i < pages.size(); i++) stands(pages.get(i), String.valueOf(i), stands);
         Set<Para> gone = Collections.newSetFromMap(new IdentityHashMap<>());
         Map<Para, Para> joined = new IdentityHashMap<>();
-        for (int i = 1; i < stands.size(); i++) {
-            Stand before = stands.get(i - 1);
+        int last = -1;
+        for (int i = 0; i < stands.size(); i++) {
+            if (stands.get(i).picture) continue;
+            Stand before = last < 0 ? null : stands.get(last);
+            boolean pictures = i > last + 1;
+            last = i;
             Stand here = stands.get(i);
-            if (before.para == null || here.para == null || !follows(before.column, here.column)) continue;
+            if (before == null || before.para == null || here.para == null || !follows(before.column, here.column)) continue;
             Para whole = joined.getOrDefault(before.para, before.para);
-            if (!goesOn(whole, here.para)) continue;
+            if (!goesOn(whole, here.para) || pictures && !isMidSentence(whole, here.para)) continue;
             whole.lines().addAll(here.para.lines());
             whole.notes().addAll(here.para.notes());
             whole.continues(true);
@@ -115,11 +122,13 @@ public final class Body {
         for (int i = 0; i < elements.size(); i++) {
             Element element = elements.get(i);
             if (element instanceof Element.Text text) {
-                stands.add(new Stand(text.para(), column));
+                stands.add(new Stand(text.para(), column, false));
             } else if (element instanceof Element.Columns columns) {
                 for (int c = 0; c < columns.columns().size(); c++) stands(columns.columns().get(c), column + "/" + i + "." + c, stands);
             } else if (element instanceof Element.Grid) {
-                stands.add(new Stand(null, column));
+                stands.add(new Stand(null, column, false));
+            } else if (element instanceof Element.Alone) {
+                stands.add(new Stand(null, column, true));
             }
         }
     }
@@ -130,6 +139,10 @@ public final class Body {
         if (!column.split("/")[0].equals(next.split("/")[0])) return true;
         int dot = column.lastIndexOf('.');
         return dot > 0 && next.equals(column.substring(0, dot + 1) + (Integer.parseInt(column.substring(dot + 1)) + 1));
+    }
+
+    private static boolean isMidSentence(Para para, Para next) {
+        return Character.isLowerCase(next.text().trim().codePointAt(0)) && !CLOSED.matcher(para.text().trim()).matches();
     }
 
     private static boolean goesOn(Para para, Para next) {
@@ -146,13 +159,16 @@ public final class Body {
         if (last.hasTab() || next.first().hasTab()) return false;
         boolean broken = text.endsWith("-") || text.endsWith("\u00AD");
         boolean lower = Character.isLowerCase(following.codePointAt(0));
-        boolean closed = text.matches("(?s).*[.!?:;…\u06D4][\"'”’)\\]]*$");
+        boolean closed = CLOSED.matcher(text).matches();
         double edge = para.lines().size() > 1 ? Math.max(para.edgeRight(), para.frameRight() - 3 * para.size()) : para.frameRight();
         boolean full = last.isRightToLeft() ? last.left() < para.frameLeft() + 6 * para.size() : last.edgeRight() + next.first().firstWord()
                 + 0.25 * para.size() > edge - 1;
         boolean indented = next.lines().size() > 1 && next.first().edgeLeft() > next.lines().get(1).edgeLeft() + 2;
         if (indented) return false;
         if (lower && !closed && last.edgeRight() > para.frameLeft() + 0.5 * (para.frameRight() - para.frameLeft())) return true;
+        // Justified lines reach the edge but for the last of a paragraph.
+        if (para.alignment() == ParagraphProperty.Alignment.JUSTIFY && !last.isRightToLeft() && closed && !lower
+                && para.edgeRight() - last.edgeRight() > 1) return false;
         // Most pages end within a paragraph, and few last lines are full: a full line goes on even where a sentence ends.
         return full && (broken || lower || para.lines().size() > 1 || next.lines().size() > 1);
     }

@@ -26,6 +26,8 @@ public final class ParagraphFinder {
     private static final double SPACED = 2.6;
     /** No line that is left short is shorter by this share of its column. */
     private static final double SHORT = 0.25;
+    /** A verse is shorter than the longest by this share of that. */
+    private static final double EARLY = 0.15;
     /** What is not much narrower than its column, as a share of that. */
     private static final double WIDE = 0.7;
 
@@ -55,6 +57,8 @@ public final class ParagraphFinder {
         boolean separate;
         /** Whether every line was ended by hand, as in an address. */
         boolean byHand;
+        /** Whether its lines are verses: ended by hand in mid-sentence, too. */
+        boolean verse;
         /** How far short of the edge, the next word counted, lines end in the middle of sentences: how loosely this text was broken. */
         double looseness;
     }
@@ -117,7 +121,10 @@ public final class ParagraphFinder {
             group.right = Math.max(group.right, line.edgeRight());
             group.widest = Math.max(group.widest, line.width());
         }
-        for (Group one : groups) one.looseness = looseness(one);
+        for (Group one : groups) {
+            one.looseness = looseness(one);
+            one.verse = isVerse(one, right);
+        }
         double common = commonLooseness(groups, right - left);
         for (Group one : groups) {
             one.looseness = Math.max(one.looseness, common);
@@ -215,6 +222,7 @@ public final class ParagraphFinder {
     private static boolean isBrokenByHand(Group group, int at) {
         TextLine line = group.lines.get(at);
         TextLine before = group.lines.get(at - 1);
+        if (group.verse) return true;
         if (isHyphenated(before) || isMidSentence(before, line) || before.isRightToLeft()) return false;
         return group.byHand || group.separate || shortfall(before, line, group.right) > Math.max(0.6 * line.size(), group.looseness + 0.2 * line.size());
     }
@@ -251,6 +259,21 @@ public final class ParagraphFinder {
         return most;
     }
 
+    /** A block far from the edge of its column, in which more than one line leaves far more room than any program would in mid-sentence. */
+    private static boolean isVerse(Group group, double right) {
+        double width = group.right - group.left;
+        if (group.lines.size() < 3 || right - group.right < SHORT * (right - group.left) || hasHanging(group)) return false;
+        int early = 0;
+        for (int i = 0; i + 1 < group.lines.size(); i++) {
+            TextLine line = group.lines.get(i);
+            TextLine next = group.lines.get(i + 1);
+            if (isHyphenated(line) || line.isRightToLeft() || line.hasTab() || ListLabel.length(next.text()) > 0
+                    || Math.abs(next.edgeLeft() - line.edgeLeft()) > ALIKE) return false;
+            if (shortfall(line, next, group.right) > EARLY * width) early++;
+        }
+        return early * 3 >= group.lines.size() - 1 && group.looseness > 0;
+    }
+
     /** How short lines are left in the whole text: a program that weighs lines does so everywhere, so several passages show it. */
     private static double commonLooseness(List<Group> groups, double width) {
         double[] shown = groups.stream().mapToDouble(group -> group.looseness).filter(looseness -> looseness < SHORT * width).sorted().toArray();
@@ -280,7 +303,7 @@ public final class ParagraphFinder {
             TagTree.Element b = paragraph(there);
             if (a != null && b != null) return a != b;
         }
-        if (group.byHand) return !byHand && otherLook(before, line);
+        if (group.byHand || group.verse) return !byHand && otherLook(before, line);
         if (group.separate || ContentsEntry.ends(before.text()) || ContentsEntry.areEntries(before, line)) return true;
         if (isNote(line)) return true;
         if (hangsBelow(before, line, para, group)) return false;
