@@ -73,6 +73,8 @@ class FramedBlocksTest {
         }
         assertThat(apart).contains("T", "Beside the text");
         if (ending.equals("odt")) assertThat(apart).contains("table");
+        else if (ending.equals("rtf")) assertThat(back.blocks()).anyMatch(block -> block instanceof Table table && ANCHOR.equals(table.look()
+                .get(TableProperty.FLOATING)));
         else assertThat(Formats.called(ending).write(document(), Instant.EPOCH).findings()).anyMatch(finding ->
                 finding.message().toString().contains("stand in the text"));
     }
@@ -82,5 +84,18 @@ class FramedBlocksTest {
             String text = new String(Formats.called(ending).write(document(), Instant.EPOCH).bytes());
             assertThat(text).as(ending).contains("Tide tables hang");
         }
+    }
+
+    /** Rich Text Format 1.9.1, "Positioned Objects and Frames" and "Table Definitions". */
+    @Test void framesOfRichTextSayWhereTheyStand() {
+        String file = "{\\rtf1\\ansi \\pard\\pvpara\\phmrg\\posxr\\posy40\\absw2000\\absh-600\\dfrmtxtx180 Beside\\par\\pard\\nowrap Text\\par"
+                + "\\trowd\\trleft0\\tphpg\\tposx400\\tpvpg\\tposnegy-60\\tdfrmtxtLeft200\\cellx2000\\intbl Cell\\cell\\row\\pard End\\par}";
+        List<Block> blocks = Formats.called("rtf").read(new Content(file.getBytes(), "a.rtf"), null, Progress.SILENT).document().blocks();
+        TextFrame frame = ((Paragraph) blocks.get(0)).look().get(ParagraphProperty.FRAME);
+        assertThat(frame).isEqualTo(new TextFrame(new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.MARGIN, Alignment.END, 0),
+                new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 2), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false), 100, 30, true, 0, false));
+        assertThat(((Paragraph) blocks.get(1)).look().get(ParagraphProperty.FRAME)).isNull();
+        assertThat(((Table) blocks.get(2)).look().get(TableProperty.FLOATING)).isEqualTo(new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 20),
+                new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, -3), Anchor.Wrap.SQUARE, new Insets(0, 0, 0, 10), false));
     }
 }

@@ -48,7 +48,7 @@ final class OfficeSpecimens {
                 captions(), panels(), deepContents(), booklet(), pressRelease(), shadedTable(), references());
     }
 
-    static List<Specimen> toLookInto() { return List.of(stores(), crewList(), warnings(), houseRules(), checklist(), berths()); }
+    static List<Specimen> toLookInto() { return List.of(stores(), crewList(), warnings(), houseRules(), checklist(), berths(), accounts(), sailings()); }
 
     private OfficeSpecimens add(Piece... more) {
         pieces.addAll(List.of(more));
@@ -353,5 +353,31 @@ final class OfficeSpecimens {
         List<List<String>> rows = new ArrayList<>(List.of(List.of("Berth", "For whom", "Remarks")));
         for (String berth : List.of("North 1", "North 2", "South", "Inner")) rows.add(List.of(berth, it.prose(1), it.prose(2)));
         return it.add(new Grid(Frame.RULED, List.of(70.0, 160.0, 210.0), rows)).para(2).named("berths", HEAD, FOOT, Manner.of(10.5));
+    }
+
+    private static Specimen accounts() {
+        OfficeSpecimens it = new OfficeSpecimens(66).head(1, "Accounts of the tea room").para(1);
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("Day", "What was sold", "Cups", "Each", "Taken")));
+        for (int i = 1; i <= 7; i++) rows.add(List.of(i + " May", i % 3 == 0 ? "Tea and cake" : "Tea", String.valueOf(i * 4), "1.20", i * 4 + ".80"));
+        rows.add(List.of("Sum", "", "", "", "139.20"));
+        return it.add(new Grid(Frame.BOOK, List.of(70.0, 170.0, 50.0, 50.0, 70.0), rows)).para(1).named("accounts", null, FOOT, Manner.of(10, SANS));
+    }
+
+    private static Specimen sailings() {
+        OfficeSpecimens it = new OfficeSpecimens(67).head(1, "Boats in winter");
+        List<List<String>> rows = new ArrayList<>();
+        List<String> heads = new ArrayList<>(List.of("From"));
+        List<Double> widths = new ArrayList<>(List.of(80.0));
+        for (int i = 1; i <= 9; i++) {
+            heads.add("Day " + i);
+            widths.add(56.0);
+        }
+        rows.add(heads);
+        for (String pier : List.of("Ostrey", "Skerrow", "Hallin", "Little Brae", "The Holm")) {
+            List<String> row = new ArrayList<>(List.of(pier));
+            for (int i = 0; i < 9; i++) row.add((7 + i) + ":" + (10 + it.random.nextInt(49)));
+            rows.add(row);
+        }
+        return it.add(new Grid(Frame.SHADED, widths, rows)).named("sailings", null, null, Manner.of(10, TURNED));
     }
 }

@@ -58,6 +58,7 @@ final class RtfState {
     Look paragraph = Look.PLAIN;
     /** What was told of the colours behind the paragraph. */
     private Map<String, Integer> shades = new HashMap<>();
+    private RtfPlace place = new RtfPlace();
     List<TabStop> tabs = new ArrayList<>();
     RtfBorders borders = new RtfBorders();
     int style;
@@ -91,6 +92,7 @@ final class RtfState {
         inner.letters = letters;
         inner.paragraph = paragraph;
         inner.shades = new HashMap<>(shades);
+        inner.place = new RtfPlace(place);
         inner.tabs = new ArrayList<>(tabs);
         inner.borders = borders.copy();
         inner.style = style;
@@ -115,6 +117,7 @@ final class RtfState {
     private void pard() {
         paragraph = Look.PLAIN;
         shades = new HashMap<>();
+        place = new RtfPlace();
         tabs = new ArrayList<>();
         borders = new RtfBorders();
         style = 0;
@@ -165,6 +168,11 @@ final class RtfState {
         if (drawn && PARAGRAPH_SIDES.contains(word) || word.equals("box")) cellSide = false;
         if (drawn && cellSide) return false;
         if (borders.word(word, value)) return true;
+        if (RtfPlace.isOfFrame(word)) {
+            place.word(word, value);
+            if (place.isFrame()) paragraph = paragraph.with(ParagraphProperty.FRAME, place.frame());
+            return true;
+        }
         switch (word) {
             case "plain" -> {
                 letters = Look.PLAIN;

@@ -280,6 +280,7 @@ final class RtfStory {
         double start = whole.get(TableProperty.INDENT, 0.0) - padding.left();
         StringBuilder words = new StringBuilder("\\trowd\\trgaph").append(RtfLooks.twips((padding.left() + padding.right()) / 2)).append("\\trleft")
                 .append(RtfLooks.twips(start));
+        if (table.look().get(TableProperty.FLOATING) != null) words.append(RtfPlace.words(table.look().get(TableProperty.FLOATING)));
         Alignment alignment = whole.get(TableProperty.ALIGNMENT);
         if (alignment == Alignment.CENTRE || alignment == Alignment.END) words.append(alignment == Alignment.CENTRE ? "\\trqc" : "\\trqr");
         if (row.is(TableProperty.HEADER_ROW)) words.append("\\trhdr");

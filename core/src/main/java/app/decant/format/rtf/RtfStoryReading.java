@@ -56,6 +56,7 @@ final class RtfStoryReading {
     private static final class RowTold {
         int left;
         int gap = 108;
+        final RtfPlace place = new RtfPlace();
         Look look = Look.PLAIN;
         Alignment alignment;
         final int[] padding = {-1, -1, -1, -1};
@@ -257,6 +258,7 @@ final class RtfStoryReading {
             double indent = told.left / 20.0 + padding.left();
             level.look = Look.of(TableProperty.PADDING, padding);
             if (Math.abs(indent) >= 0.1) level.look = level.look.with(TableProperty.INDENT, indent);
+            level.look = level.look.with(TableProperty.FLOATING, told.place.table());
             if (told.alignment != null) level.look = level.look.with(TableProperty.ALIGNMENT, told.alignment);
         }
         level.grid.row(cells, edges, told.look);
@@ -301,6 +303,7 @@ final class RtfStoryReading {
             if (row.side != null) row.side.word(word, value);
             return;
         }
+        if (RtfPlace.isOfTable(word)) row.place.word(word, value);
         switch (word) {
             case "trleft" -> row.left = value;
             case "trgaph" -> row.gap = value;

@@ -71,13 +71,11 @@ public final class RtfWriter {
     public static Written write(Document document, Instant when) {
         Document told = TrackedChanges.withRowsAccepted(document);
         RtfWriter writer = new RtfWriter(FramedBlocks.inBoxes(told, false));
-        if (FramedBlocks.hasFloatingTable(told)) writer.lose("floating");
         if (told != document) writer.lose("rows");
         String file = writer.file(when);
         List<Finding> findings = new ArrayList<>();
         if (writer.lost.contains("opaque"))
             findings.add(Finding.lost(Message.of("rtf.charts-formulas-and-embedded-objects-that-have")));
-        if (writer.lost.contains("floating")) findings.add(Finding.changed(Message.of("format.floating-tables-stand-in-the-text")));
         if (writer.lost.contains("picture")) findings.add(Finding.lost(Message.of("rtf.a-picture-cannot-be-decoded")));
         if (writer.lost.contains("pixels")) findings.add(Finding.changed(Message.of("rtf.pictures-that-are-neither-png-nor-jpeg")));
         if (writer.lost.contains("rows")) findings.add(Finding.changed(Message.of("format.changes-of-rows-are-accepted")));
