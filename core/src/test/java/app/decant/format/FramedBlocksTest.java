@@ -95,7 +95,8 @@ class FramedBlocksTest {
         assertThat(frame).isEqualTo(new TextFrame(new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.MARGIN, Alignment.END, 0),
                 new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 2), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false), 100, 30, true, 0, false));
         assertThat(((Paragraph) blocks.get(1)).look().get(ParagraphProperty.FRAME)).isNull();
-        assertThat(((Table) blocks.get(2)).look().get(TableProperty.FLOATING)).isEqualTo(new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 20),
-                new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, -3), Anchor.Wrap.SQUARE, new Insets(0, 0, 0, 10), false));
+        assertThat(((Table) blocks.get(2)).look().get(TableProperty.FLOATING)).isEqualTo(new Anchor(
+                new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 20), new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, -3),
+                Anchor.Wrap.SQUARE, new Insets(0, 0, 0, 10), false));
     }
 }

@@ -48,7 +48,9 @@ final class OfficeSpecimens {
                 captions(), panels(), deepContents(), booklet(), pressRelease(), shadedTable(), references());
     }
 
-    static List<Specimen> toLookInto() { return List.of(stores(), crewList(), warnings(), houseRules(), checklist(), berths(), accounts(), sailings()); }
+    static List<Specimen> toLookInto() {
+        return List.of(stores(), crewList(), warnings(), houseRules(), checklist(), berths(), accounts(), sailings(), tides(), watches(), paints(), charges());
+    }
 
     private OfficeSpecimens add(Piece... more) {
         pieces.addAll(List.of(more));
@@ -379,5 +381,48 @@ final class OfficeSpecimens {
             rows.add(row);
         }
         return it.add(new Grid(Frame.SHADED, widths, rows)).named("sailings", null, null, Manner.of(10, TURNED));
+    }
+
+    private static Specimen tides() {
+        OfficeSpecimens it = new OfficeSpecimens(68).head(1, "High water at all piers");
+        List<List<String>> rows = new ArrayList<>();
+        List<String> heads = new ArrayList<>(List.of("Place"));
+        List<Double> widths = new ArrayList<>(List.of(90.0));
+        for (int i = 1; i <= 12; i++) {
+            heads.add("W " + i);
+            widths.add(46.0);
+        }
+        rows.add(heads);
+        for (String pier : List.of("Ostrey", "The Narrows", "Brae", "Long Sound, east", "Holm", "South Innis", "Calf Rock")) {
+            List<String> row = new ArrayList<>(List.of(pier));
+            for (int i = 0; i < 12; i++) row.add(it.random.nextInt(24) + ":" + (10 + it.random.nextInt(49)));
+            rows.add(row);
+        }
+        return it.add(new Grid(Frame.SHADED, widths, rows)).named("tides", null, null, Manner.of(9, SANS, TURNED));
+    }
+
+    private static Specimen watches() {
+        OfficeSpecimens it = new OfficeSpecimens(69).head(1, "Watches and who keeps them").para(2);
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("Watch", "Tasks", "Hours")));
+        for (String watch : List.of("First", "Second", "Dog", "Night")) rows.add(List.of(watch, it.prose(2), it.prose(1)));
+        return it.add(new Grid(Frame.RULED, List.of(70.0, 230.0, 150.0), rows)).para(3).named("watches", HEAD, FOOT, Manner.of(10));
+    }
+
+    private static Specimen paints() {
+        OfficeSpecimens it = new OfficeSpecimens(70).head(1, "Paints in store").para(2);
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("Paint", "Tin", "Held")));
+        for (String paint : List.of("Deck green", "Hull white, two parts", "Funnel blue", "Primer")) rows.add(List.of(paint, "litre", rows.size() + ".50"));
+        return it.add(new Grid(Frame.BOOK, List.of(200.0, 80.0, 80.0), rows)).para(4).named("paints", HEAD, null, Manner.of(11, JUSTIFIED, SERIF_HEADS));
+    }
+
+    private static Specimen charges() {
+        OfficeSpecimens it = new OfficeSpecimens(71).add(new Address(List.of("Ostrey Sound Ferries", "Harbour office"))).head(1, "Charges for May");
+        it.add(new Para("We ask you for what follows."));
+        List<List<String>> rows = new ArrayList<>(List.of(List.of("Day", "For what", "Pieces", "Each", "Together")));
+        for (int i = 1; i <= 6; i++)
+            rows.add(List.of((i * 4) + " May", i % 2 == 0 ? "Boxes of lines" : "Cans of fuel", String.valueOf(i), "7.50", i * 7 + ".50"));
+        rows.add(List.of("All", "", "", "", "157.50"));
+        it.add(new Grid(Frame.BOOK, List.of(80.0, 150.0, 60.0, 60.0, 80.0), rows), new Para("Thank you for paying soon."));
+        return it.add(new Address(List.of("The accounts office"))).named("charges", null, FOOT, Manner.of(10, SANS));
     }
 }

@@ -193,9 +193,10 @@ final class Score {
         }
     }
 
-    private static List<String> lines(PDDocument pdf, int page) throws IOException {
+    private List<String> lines(PDDocument pdf, int page) throws IOException {
         PDFTextStripper stripper = new PDFTextStripper();
-        stripper.setSortByPosition(true);
+        // Lines of columns that stand at one height are no line.
+        stripper.setSortByPosition(specimen.pieces().stream().noneMatch(piece -> piece instanceof Specimen.Columns || piece instanceof Specimen.Flow));
         stripper.setStartPage(page);
         stripper.setEndPage(page);
         List<String> lines = new ArrayList<>();

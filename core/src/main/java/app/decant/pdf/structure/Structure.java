@@ -54,11 +54,17 @@ public final class Structure {
         Tag tag = new Tag(element.role() == Element.Role.HEADING ? element.role().type() + Math.min(element.level(), 6) : element.role().type(), parent);
         if (element.role() == Element.Role.NOTE) tag.id = "note" + ++notes;
         tag.attributes = attributes(element);
+        tag.blank = element.role() == Element.Role.ROW && isBlank(element);
         if (element.text() != null) {
             (element.role() == Element.Role.LABEL ? itemLabels : texts).put(element.text(), tag);
             if (element.inBody()) body.add(element.text());
         }
         for (Element child : element.children()) add(child, tag);
+    }
+
+    private static boolean isBlank(Element element) {
+        boolean own = element.role() != Element.Role.FIGURE && (element.text() == null || element.text().length() == 0);
+        return own && element.children().stream().allMatch(Structure::isBlank);
     }
 
     /** The element of a passage, or null where it is no content, such as a running head. */

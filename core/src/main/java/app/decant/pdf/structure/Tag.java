@@ -17,6 +17,8 @@ public final class Tag {
     COSDictionary attributes;
     /** A name no other element has, or null. */
     String id;
+    /** Whether it is a row in whose cells nobody wrote anything. */
+    boolean blank;
     COSDictionary written;
 
     /** Marked content: the place of its page in the file, its number there, and the form it stands in; null for the page's own content. */
@@ -55,9 +57,25 @@ public final class Tag {
         return level;
     }
 
-    /** Takes out elements that nothing on the chosen pages belongs to; cells stay, since rows must keep their shape. */
+    /**
+     * Takes out elements that nothing on the chosen pages belongs to; cells stay, since rows must keep their shape, and so do rows that hold nothing anywhere
+     * between others that are shown.
+     */
     boolean prune() {
-        kids.removeIf(kid -> kid instanceof Tag tag && !tag.prune());
+        List<Object> left = new ArrayList<>();
+        List<Object> blanks = new ArrayList<>();
+        for (Object kid : kids) {
+            boolean shown = !(kid instanceof Tag tag) || tag.prune();
+            if (shown) {
+                if (!left.isEmpty()) left.addAll(blanks);
+                blanks.clear();
+                left.add(kid);
+            } else if (((Tag) kid).blank) {
+                blanks.add(kid);
+            }
+        }
+        kids.clear();
+        kids.addAll(left);
         boolean cell = role.equals("TD") || role.equals("TH");
         boolean onlyCells = role.equals("TR") && kids.stream().allMatch(kid -> kid instanceof Tag tag && tag.kids.isEmpty());
         return cell || !kids.isEmpty() && !onlyCells;

@@ -11,7 +11,7 @@ public final class ListLabel {
             + "|^(\\[)(\\d{1,3})(\\])\\s+(?=\\S)");
 
     /** A clause's number, which nothing closes: only that others of its kind go on with it tells it from a figure. */
-    private static final Pattern CLAUSE = Pattern.compile("^((?:\\d{1,3}\\.)+)(\\d{1,3})[\\t ]\\s*(?=\\p{L})");
+    private static final Pattern CLAUSE = Pattern.compile("^((?:\\d{1,3}\\.)+)(\\d{1,3})(?:\\t\\s*(?=\\S)|\\s+(?=\\p{L}))");
 
     private ListLabel() { }
 

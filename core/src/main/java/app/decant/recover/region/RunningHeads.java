@@ -146,10 +146,12 @@ public final class RunningHeads {
     private void takeNumbered(boolean top) {
         if (offset == null) return;
         Map<Integer, List<FrameLine>> frames = top ? headers : footers;
+        Map<Integer, List<Row>> left = new HashMap<>();
+        for (PageMatter page : pages) left.put(page.index(), rows(page, top));
         for (PageMatter page : pages) {
-            List<Row> own = rows(page, top);
+            List<Row> own = left.get(page.index());
             if (frames.containsKey(page.index()) || own.isEmpty() || !isApart(own, 1, top)) continue;
-            if (isHeading(own, 0) || frames.values().stream().noneMatch(lines -> standsAt(lines, own.get(0)))) continue;
+            if (isHeading(own, 0) || frames.values().stream().noneMatch(lines -> standsAt(lines, own.get(0))) && !isOutside(own.get(0), left, top)) continue;
             String text = own.get(0).text();
             String number = String.valueOf(page.index() + offset);
             boolean ends = text.matches("(?s).*\\s" + number);
@@ -159,6 +161,12 @@ public final class RunningHeads {
             frames.put(page.index(), new ArrayList<>(List.of(new FrameLine(own.get(0).line(),
                     List.of(new FrameLine.Part(from, from + number.length(), Field.Kind.PAGE)), null))));
         }
+    }
+
+    /** Whether a row stands nearer to the edge than anything that is left of other pages. */
+    private static boolean isOutside(Row row, Map<Integer, List<Row>> left, boolean top) {
+        return left.values().stream().filter(rows -> !rows.isEmpty() && rows.get(0).page() != row.page()).allMatch(rows ->
+                (top ? rows.get(0).baseline() - row.baseline() : row.baseline() - rows.get(0).baseline()) > 1.5 * row.size());
     }
 
     /** Whether the first line of a later page stands higher than anything of the others, as a head does that the first page has not, and apart. */

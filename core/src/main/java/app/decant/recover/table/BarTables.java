@@ -21,6 +21,8 @@ public final class BarTables {
     /** A strip between columns is at least this wide, in ems: wider than the space between words. */
     private static final double STRIP = 0.5;
     private static final double SAME = 3;
+    /** Of a strip that running text goes through, letters fill this share. */
+    private static final double FILLED = 0.6;
     private static final int MOST_BARS = 120;
 
     private final int page;
@@ -162,7 +164,8 @@ public final class BarTables {
         if (inside.stream().filter(line -> ContentsEntry.ends(new TextLine(line.chunks, page).text())).count() > inside.size() / 3) return null;
         boolean headless = !lone && bars.size() == 1 || inside.get(0).baseline() - inside.get(0).size() * 0.3 > top;
         // The row of heads may stand above the first line, rows may go on below the last one.
-        while (headless && from > 0 && fits(near.get(from - 1), near.get(from), strips, left, right, 2)) inside.add(0, near.get(--from));
+        int heads = bars.size() == 1 ? 2 : Math.max(2, strips.size() < 3 ? strips.size() + 1 : strips.size());
+        while (headless && from > 0 && fits(near.get(from - 1), near.get(from), strips, left, right, heads)) inside.add(0, near.get(--from));
         while (to + 1 < near.size() && fits(near.get(to + 1), near.get(to), strips, left, right, lone || bars.size() < 3 ? 2 : strips.size() + 1))
             inside.add(near.get(++to));
         strips = strips(inside, left, right);
@@ -178,11 +181,18 @@ public final class BarTables {
         if (Math.abs(line.baseline() - neighbour.baseline()) > 2.1 * size || Math.abs(line.size() - neighbour.size()) > 0.15 * size
                 || !isWithin(line, left, right)) return false;
         Set<Integer> columns = new HashSet<>();
+        double[] covered = new double[strips.size()];
         for (Glyph glyph : line.chunks.stream().flatMap(chunk -> chunk.glyphs().stream()).filter(glyph -> !glyph.isSpace()).toList()) {
-            for (double[] strip : strips) if (glyph.right() > strip[0] + 0.5 && glyph.x() < strip[1] - 0.5 && strip[1] - strip[0] < 2 * size) return false;
+            for (int i = 0; i < covered.length; i++) {
+                double[] strip = strips.get(i);
+                if (glyph.right() < strip[0] + 0.5 || glyph.x() > strip[1] - 0.5) continue;
+                if (strip[1] - strip[0] < 2 * size) return false;
+                covered[i] += (Math.min(glyph.right(), strip[1]) - Math.max(glyph.x(), strip[0])) / (strip[1] - strip[0]);
+            }
             columns.add(column(glyph.x() + glyph.width() / 2, strips));
         }
-        return columns.size() >= least;
+        // A longer text than others of its column may reach into a wide strip; running text fills them.
+        return columns.size() >= least && Arrays.stream(covered).filter(share -> share > FILLED).count() * 2 <= strips.size();
     }
 
     private static int column(double x, List<double[]> strips) {

@@ -17,6 +17,8 @@ import java.util.function.Function;
 /** Makes tables of what tags call tables (ISO 32000-1, 14.8.4.3.4): rows and cells are known, their edges follow from text and lines. */
 public final class TaggedTables {
     private static final int MOST_COLUMNS = 200;
+    /** More rows that hold nothing are those of other pages. */
+    private static final int MOST_EMPTY = 6;
 
     private final int page;
     private final Function<Glyph, TagTree.Element> tags;
@@ -86,7 +88,7 @@ public final class TaggedTables {
             List<Placed> pictures) {
         List<TagTree.Element> rows = new ArrayList<>();
         gatherRows(table, rows);
-        rows.removeIf(row -> row.children().stream().noneMatch(present::contains));
+        keepThisPage(rows, present);
         List<Placing> placings = placings(rows);
         int columns = placings.stream().mapToInt(placing -> placing.column + placing.columns).max().orElse(0);
         if (columns < 1 || columns > MOST_COLUMNS || rows.isEmpty() || rows.size() * columns < 2) return null;
@@ -113,6 +115,21 @@ public final class TaggedTables {
         while (heads < rows.size() - 1 && isHead(rows.get(heads))) heads++;
         int order = present.stream().flatMap(cell -> cells.get(cell).stream()).mapToInt(Chunk::order).min().orElse(0);
         return new TableGrid(xs, ys, result, order, page, table, heads, false);
+    }
+
+    /** Leaves the rows that the page has, and those between them that hold nothing. */
+    private static void keepThisPage(List<TagTree.Element> rows, List<TagTree.Element> present) {
+        List<TagTree.Element> here = new ArrayList<>(rows);
+        here.removeIf(row -> row.children().stream().noneMatch(present::contains));
+        if (here.isEmpty()) {
+            rows.clear();
+            return;
+        }
+        List<TagTree.Element> between = List.copyOf(rows.subList(rows.indexOf(here.get(0)), rows.lastIndexOf(here.get(here.size() - 1)) + 1));
+        // Heads that come again on a page stand apart from the rows that follow.
+        boolean whole = between.size() - here.size() <= MOST_EMPTY;
+        rows.clear();
+        rows.addAll(whole ? between : here);
     }
 
     /** Whether a lone row only puts text side by side: columns, a note in the margin. Nothing is drawn of it, and a text of several lines stands in it. */

@@ -27,6 +27,9 @@ public final class HeadingFinder {
     private static final int LONGEST = 220;
 
     private final List<Para> paras;
+    /** Text is no larger than this, beside what stands in its tables. */
+    private static final double PLAIN = 1.35;
+
     private final List<SourceFile.Bookmark> bookmarks;
     private final double bodySize;
     private final Glyph body;
@@ -57,8 +60,17 @@ public final class HeadingFinder {
         int letters = paras.stream().mapToInt(para -> para.text().length()).sum();
         List<Chunk> cells = pages.stream().flatMap(page -> page.tables().stream()).flatMap(table -> table.cells().stream())
                 .flatMap(cell -> cell.chunks().stream()).toList();
-        if (letters < 200 && cells.size() > 4) return cells.get(cells.size() / 2).first();
-        return body(paras);
+        Glyph most = body(paras);
+        if (letters >= 200 || cells.size() < 5) return most;
+        Glyph cell = cells.get(cells.size() / 2).first();
+        // A few plain lines round a table are its text, though they are larger than what stands in that.
+        boolean plain = most != null && !most.face().bold() && most.size() < PLAIN * cell.size()
+                && paras.stream().filter(para -> key(para.typical()).equals(key(most))).count() > 1;
+        return plain ? most : cell;
+    }
+
+    private static String key(Glyph glyph) {
+        return glyph.face().family() + Math.round(glyph.size() * 2) + glyph.face().bold() + glyph.rgb();
     }
 
     private static Glyph body(List<Para> paras) {
@@ -66,7 +78,7 @@ public final class HeadingFinder {
         Map<String, Glyph> samples = new HashMap<>();
         for (Para para : paras) {
             Glyph glyph = para.typical();
-            String key = glyph.face().family() + Math.round(glyph.size() * 2) + glyph.face().bold() + glyph.rgb();
+            String key = key(glyph);
             counts.merge(key, para.text().length() * Math.min(3, para.lines().size()), Integer::sum);
             samples.putIfAbsent(key, glyph);
         }
@@ -237,7 +249,8 @@ public final class HeadingFinder {
         boolean italic = para.share(glyph -> glyph.face().italic()) > 0.95 && !body.face().italic();
         boolean capitals = text.equals(text.toUpperCase(Locale.ROOT)) && text.chars().filter(Character::isLetter).count() > 3;
         boolean sentence = text.endsWith(".") && !text.matches("^[\\dA-Z][\\d.]*\\.?\\s?\\S*$") && text.length() > 40;
-        if (sentence && !larger) return false;
+        // Where most is said in small print, such as the cells of a table, a sentence in larger letters is plain text.
+        if (sentence && (!larger || size < 1.3 * bodySize && !wholeBold)) return false;
         boolean apart = isApart(para);
         boolean numbered = numberDepth(para) > 0;
         if (larger) return true;
