@@ -16,6 +16,8 @@ import org.slf4j.LoggerFactory;
 /** Whether a language knows a word. Remembers what it was asked: a document says most of its words again and again. */
 final class Speller {
     private static final int MOST_REMEMBERED = 200_000;
+    /** So long, in milliseconds, it is looked for what a word was meant as: a machine that is busy with other things needs more than the library gives it. */
+    private static final long LONGEST = 2_000;
     private static final Map<Language, Speller> READ = new EnumMap<>(Language.class);
 
     private final Hunspell hunspell;
@@ -46,5 +48,5 @@ final class Speller {
     }
 
     /** What a word may have been meant as, the likeliest first. */
-    synchronized List<String> suggestions(String word) { return hunspell.suggest(word); }
+    synchronized List<String> suggestions(String word) { return hunspell.suggest(word, LONGEST); }
 }
