@@ -40,7 +40,7 @@ final class Composer {
     private final Traits traits;
     private final Restyling restyling;
     /** What stands apart from the text, by its first block. */
-    private final Map<Block, Standing> standing = new IdentityHashMap<>();
+    private Map<Block, Standing> standing = new IdentityHashMap<>();
     private Function<Table, Table> kin = table -> null;
     /** Tables of the layout at hand, and for what they were set. */
     private Map<Table, SetTable> tables = new IdentityHashMap<>();
@@ -87,6 +87,11 @@ final class Composer {
         kin = related;
         before.putAll(tables);
         tables = new IdentityHashMap<>();
+        if (!standing.isEmpty()) {
+            Map<Block, Standing> still = new IdentityHashMap<>();
+            for (Block block : flow.blocks()) if (standing.containsKey(block)) still.put(block, standing.get(block));
+            standing = still;
+        }
         Map<Table, SetTable> wanted = new IdentityHashMap<>();
         for (int b = 0; b < flow.size(); b++) {
             if (!(flow.block(b) instanceof Table table)) continue;
@@ -124,7 +129,6 @@ final class Composer {
     /** Forgets paragraphs that are not among those given. */
     void keepOnly(Set<Paragraph> wanted) {
         remembered.keySet().retainAll(wanted);
-        standing.keySet().removeIf(block -> block instanceof Paragraph && !wanted.contains(block));
     }
 
     int rememberedCount() { return remembered.size(); }

@@ -21,14 +21,13 @@ import java.util.List;
  *
  * @param blocks   in order, all of them
  * @param floating the box that they are set as
- * @param inMargin whether it is a letter that stands before its text
  */
-record Standing(List<Block> blocks, Inline.Floating floating, boolean inMargin) {
+record Standing(List<Block> blocks, Inline.Floating floating) {
     /** Wide enough for any text in one line. */
     private static final double ENDLESS = 4000;
 
     static boolean begins(Composer composer, Block block) {
-        if (block instanceof Table table) return table.look().says(TableProperty.FLOATING) && table.look().get(TableProperty.FLOATING) != null;
+        if (block instanceof Table table) return table.look().get(TableProperty.FLOATING) != null;
         return frame(composer, block) != null;
     }
 
@@ -40,7 +39,7 @@ record Standing(List<Block> blocks, Inline.Floating floating, boolean inMargin) 
             Double asked = composer.styles().cascade().table(table).get(TableProperty.WIDTH);
             if (asked != null && asked > 0) width = asked;
             TextBox box = new TextBox(List.of(new Table(look, table.columns(), table.rows())), Math.max(1, width), 0, true, Insets.NONE, null, null);
-            return new Standing(List.of(table), new Inline.Floating(table.look().get(TableProperty.FLOATING), box, Look.PLAIN), false);
+            return new Standing(List.of(table), new Inline.Floating(table.look().get(TableProperty.FLOATING), box, Look.PLAIN));
         }
         TextFrame frame = frame(composer, all.get(block));
         List<Block> blocks = new ArrayList<>();
@@ -52,7 +51,7 @@ record Standing(List<Block> blocks, Inline.Floating floating, boolean inMargin) 
         Anchor anchor = frame.anchor();
         if (frame.inMargin()) anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, -width - anchor.distance().right()),
                 anchor.vertical(), anchor.wrap(), anchor.distance(), anchor.behind());
-        return new Standing(blocks, new Inline.Floating(anchor, box, Look.PLAIN), frame.inMargin());
+        return new Standing(blocks, new Inline.Floating(anchor, box, Look.PLAIN));
     }
 
     private static TextFrame frame(Composer composer, Block block) {

@@ -24,6 +24,8 @@ public final class BarTables {
     /** Of a strip that running text goes through, letters fill this share. */
     private static final double FILLED = 0.6;
     private static final int MOST_BARS = 120;
+    /** More than these, above and below areas, are no heads but a chart or a plan. */
+    private static final int MOST_SHADED = 60;
 
     private final int page;
     private final double width;
@@ -57,7 +59,8 @@ public final class BarTables {
         for (Ink one : ink) if (one instanceof Ink.Stroke stroke && stroke.isAcross() && stroke.length() > 50 && stroke.width() < 4) bars.add(stroke);
         List<Line> lines = lines(chunks);
         bars.removeIf(bar -> isOfFrame(bar, lines));
-        bars.addAll(ofShadedHeads(ink, lines));
+        List<Ink.Stroke> shaded = ofShadedHeads(ink, lines);
+        if (shaded.size() <= MOST_SHADED) bars.addAll(shaded);
         if (bars.isEmpty() || bars.size() > MOST_BARS) return tables;
         bars.sort(Comparator.comparingDouble(Ink.Stroke::y1));
         Set<Ink.Stroke> done = new HashSet<>();

@@ -125,10 +125,13 @@ public final class TaggedTables {
             rows.clear();
             return;
         }
-        List<TagTree.Element> between = List.copyOf(rows.subList(rows.indexOf(here.get(0)), rows.lastIndexOf(here.get(here.size() - 1)) + 1));
-        // Heads that come again on a page stand apart from the rows that follow.
-        boolean whole = between.size() - here.size() <= MOST_EMPTY;
+        // Between heads that come again and the rows that follow stand those of the pages before.
+        TagTree.Element first = here.stream().filter(row -> !isHead(row)).findFirst().orElse(here.get(0));
+        List<TagTree.Element> heads = List.copyOf(here.subList(0, here.indexOf(first)));
+        List<TagTree.Element> between = List.copyOf(rows.subList(rows.indexOf(first), rows.lastIndexOf(here.get(here.size() - 1)) + 1));
+        boolean whole = heads.size() + between.size() - here.size() <= MOST_EMPTY;
         rows.clear();
+        if (whole) rows.addAll(heads);
         rows.addAll(whole ? between : here);
     }
 

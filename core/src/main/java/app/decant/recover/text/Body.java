@@ -141,8 +141,11 @@ public final class Body {
         return dot > 0 && next.equals(column.substring(0, dot + 1) + (Integer.parseInt(column.substring(dot + 1)) + 1));
     }
 
+    /** Whether a paragraph goes on beyond a picture: in the middle of a sentence, or as tags say. */
     private static boolean isMidSentence(Para para, Para next) {
-        return Character.isLowerCase(next.text().trim().codePointAt(0)) && !CLOSED.matcher(para.text().trim()).matches();
+        if (para.tag() != null && next.tag() != null && para.tag().block() != null && para.tag().block() == next.tag().block()) return true;
+        String following = next.text().trim();
+        return !following.isEmpty() && Character.isLowerCase(following.codePointAt(0)) && !CLOSED.matcher(para.text().trim()).matches();
     }
 
     private static boolean goesOn(Para para, Para next) {
