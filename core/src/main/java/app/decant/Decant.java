@@ -36,6 +36,7 @@ import app.decant.pdf.keep.SourceInside;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import app.decant.proof.Proof;
+import app.decant.proof.Side;
 import app.decant.publish.Delivery;
 import app.decant.publish.Guard;
 import app.decant.publish.Order;
@@ -225,7 +226,9 @@ public final class Decant {
      * @param password for protected files, or null
      */
     public static Comparison compare(Path original, Path result, String password, Progress progress) {
-        return Proof.compare(pages(original, password, progress), pages(result, password, progress), progress);
+        try (Side before = side(original, password, progress); Side after = side(result, password, progress)) {
+            return Proof.compare(before, after, progress);
+        }
     }
 
     /** Compares two workbooks cell by cell; nothing where either is none. */
@@ -246,7 +249,9 @@ public final class Decant {
 
     /** Compares a document that was taken in with the file it came from: how faithful it is. */
     public static Comparison faith(Path original, String password, PagedDocument result, Progress progress) {
-        return Proof.compare(pages(original, password, progress), result, progress);
+        try (Side before = side(original, password, progress)) {
+            return Proof.compare(before, result, progress);
+        }
     }
 
     /**
@@ -258,24 +263,25 @@ public final class Decant {
     public static List<Difference> differencesInside(Path pdf, String password, Attachment inside, Progress progress) {
         Document source = Formats.read(inside.bytes(), inside.name(), null, progress).document();
         List<PageText> laid = PageText.of(layOut(TrackedChanges.settled(source, true), progress));
-        return Proof.compare(laid, pages(pdf, password, progress), progress).differences().stream().filter(one -> switch (one.kind()) {
+        List<PageText> shown = PageText.of(bytes(pdf), String.valueOf(pdf.getFileName()), password, progress);
+        return Proof.compare(laid, shown, progress).differences().stream().filter(one -> switch (one.kind()) {
             case PAGES, TEXT, PICTURE, HEADING -> true;
-            case LINE_END, PLACE, COLOUR, LOOK, LINK, FONT -> false;
+            case LINE_END, PLACE, COLOUR, LOOK, LINK, FONT, STRUCTURE, DRAWING, FIELD -> false;
         }).toList();
     }
 
     /** What the pages of a file show, all tracked changes accepted. */
-    private static List<PageText> pages(Path file, String password, Progress progress) { return pages(file, password, true, progress); }
+    private static Side side(Path file, String password, Progress progress) { return side(file, password, true, progress); }
 
     /** @param settled whether tracked changes are accepted, or rejected; null where they are shown */
-    private static List<PageText> pages(Path file, String password, Boolean settled, Progress progress) {
+    private static Side side(Path file, String password, Boolean settled, Progress progress) {
         byte[] bytes = bytes(file);
         String name = String.valueOf(file.getFileName());
-        if (Formats.of(new Content(bytes, name)) instanceof FixedFormat format) return PageText.of(format.pages(bytes, name), name, password, progress);
+        if (Formats.of(new Content(bytes, name)) instanceof FixedFormat format) return Side.of(format.pages(bytes, name), name, password, progress);
         if (Formats.of(new Content(bytes, name)) instanceof SheetFormat)
-            return PageText.of(SheetLayout.of(workbook(file, password, progress).workbook(), SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), progress));
+            return Side.of(SheetLayout.of(workbook(file, password, progress).workbook(), SheetChoice.AS_SET_UP, FontCatalogue.ofThisMachine(), progress));
         Document document = open(file, password, progress).document();
-        return PageText.of(layOut(settled == null ? document : TrackedChanges.settled(document, settled)));
+        return Side.of(layOut(settled == null ? document : TrackedChanges.settled(document, settled)));
     }
 
     /** Lays a document out with all fonts of this machine. */
@@ -482,7 +488,9 @@ public final class Decant {
         String opens = recipe.locking().isOn() ? passwords.toChange() : null;
         if (opens != null && opens.isEmpty()) return -1;
         Boolean settled = recipe.changes().settled(recipe.target());
-        return Proof.compare(pages(source, key, settled, progress), pages(receipt.file(), opens, settled, progress), progress).score();
+        try (Side before = side(source, key, settled, progress); Side after = side(receipt.file(), opens, settled, progress)) {
+            return Proof.compare(before, after, progress).score();
+        }
     }
 
     static boolean opens(Path source, String key) {

@@ -54,7 +54,7 @@ class ArchitectureTest {
             .whereLayer("paint").mayOnlyAccessLayers("words", "document", "font", "page", "picture")
             .whereLayer("pdf").mayOnlyAccessLayers("words", "document", "font", "page", "picture", "xml")
             .whereLayer("recover").mayOnlyAccessLayers("words", "document", "font", "format", "page", "layout", "pdf")
-            .whereLayer("proof").mayOnlyAccessLayers("words", "document", "font", "page", "pdf", "recover")
+            .whereLayer("proof").mayOnlyAccessLayers("words", "document", "font", "page", "paint", "pdf", "recover")
             .whereLayer("publish").mayOnlyAccessLayers("words", "document", "font", "page", "format", "paint", "pdf", "sheet")
             .whereLayer("demo").mayOnlyAccessLayers("words", "document", "font", "format", "sheet")
             .whereLayer("folder").mayOnlyAccessLayers("words", "document", "page", "format", "publish", "proof")

@@ -52,12 +52,13 @@ final class CompareCommand implements Callable<Integer> {
 
     static ObjectNode value(Comparison comparison) {
         ObjectNode value = Json.object();
-        value.put("score", rounded(comparison.score()));
+        value.put("score", rounded(comparison.score())).put("looks", rounded(comparison.looks())).put("words", rounded(comparison.words()));
         ArrayNode pages = value.putArray("pages");
         for (PageScore page : comparison.pages()) {
-            pages.addObject().put("page", page.page() + 1).put("score", rounded(page.score())).put("text", rounded(page.text()))
-                    .put("lineEnds", rounded(page.lineEnds())).put("places", rounded(page.places()))
-                    .put("pictures", rounded(page.pictures())).put("looks", rounded(page.looks()));
+            pages.addObject().put("page", page.page() + 1).put("score", rounded(page.score())).put("looks", rounded(page.looks()))
+                    .put("words", rounded(page.words())).put("text", rounded(page.text())).put("structure", rounded(page.structure()))
+                    .put("kept", rounded(page.kept())).put("painting", rounded(page.painting())).put("lineEnds", rounded(page.lineEnds()))
+                    .put("places", rounded(page.places())).put("pictures", rounded(page.pictures())).put("letters", rounded(page.letters()));
         }
         ArrayNode findings = value.putArray("findings");
         for (Difference difference : comparison.differences()) {
@@ -96,9 +97,10 @@ final class CompareCommand implements Callable<Integer> {
     }
 
     private void print(PrintWriter out, Comparison comparison) {
-        out.println(Words.of("compare.score", result.getFileName(), original.getFileName(), comparison.score()));
+        out.println(Words.of("compare.score", result.getFileName(), original.getFileName(), comparison.score(), comparison.looks(),
+                comparison.words()));
         for (PageScore page : comparison.pages()) {
-            out.println("  " + Words.of("compare.page", page.page() + 1, page.score()));
+            out.println("  " + Words.of("compare.page", page.page() + 1, page.score(), page.looks(), page.words()));
             for (Difference difference : comparison.differences()) if (difference.page() == page.page()) out.println("    " + difference.sentence());
         }
     }

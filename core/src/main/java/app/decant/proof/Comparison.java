@@ -1,6 +1,7 @@
 package app.decant.proof;
 
 import java.util.List;
+import java.util.function.ToDoubleFunction;
 
 /**
  * How alike two sets of pages are, page by page, and what differs.
@@ -13,6 +14,10 @@ public record Comparison(List<PageScore> pages, List<Difference> differences) {
         differences = List.copyOf(differences);
     }
 
-    /** The mean of all pages, 0 to 100. */
-    public double score() { return pages.stream().mapToDouble(PageScore::score).average().orElse(100); }
+    /** The mean of all pages, 0 to 100; likewise of its two halves. */
+    public double score() { return mean(PageScore::score); }
+    public double looks() { return mean(PageScore::looks); }
+    public double words() { return mean(PageScore::words); }
+
+    private double mean(ToDoubleFunction<PageScore> part) { return pages.stream().mapToDouble(part).average().orElse(100); }
 }

@@ -18,6 +18,8 @@ final class PageComparison {
     private static final double STILL = 2;
     private static final double FAR = 20;
     private static final int MOST_TOLD = 12;
+    /** Where text covers more of an area than this it is text that looks otherwise there, which is told as such. */
+    private static final double WRITTEN = 0.2;
 
     private final PageText original;
     private final PageText result;
@@ -25,9 +27,15 @@ final class PageComparison {
     private final Map<String, int[]> otherEnds = new HashMap<>();
     private final Map<String, String> otherFonts = new HashMap<>();
 
-    PageComparison(PageText original, PageText result) {
+    private final Painting before;
+    private final Painting after;
+
+    /** @param before how the pages look, or null for both; likewise {@code after} */
+    PageComparison(PageText original, PageText result, Painting before, Painting after) {
         this.original = original;
         this.result = result;
+        this.before = before;
+        this.after = after;
     }
 
     List<Difference> differences() { return differences; }
@@ -44,6 +52,7 @@ final class PageComparison {
         for (PageText.Line line : result.lines()) theirs.computeIfAbsent(squeezed(line.text()), key -> new ArrayList<>()).add(line);
         int kept = 0;
         LineLooks looks = new LineLooks();
+        StructureComparison structure = new StructureComparison(original);
         double places = 0;
         double furthest = 0;
         PageText.Line moved = null;
@@ -64,36 +73,113 @@ final class PageComparison {
                 moved = line;
             }
             looks.compare(line, other);
+            structure.pair(line, other);
         }
         tellEnds(ended);
         if (moved != null && furthest > 6)
             tell(Kind.PLACE, Weight.NOTE, moved, Message.of("proof.moved-by-pt-the-most", shortened(moved.text()), Math.round(furthest)));
         for (LineLooks.Told one : looks.told()) tell(one);
         looks.families().forEach((family, now) -> otherFonts.merge(family, now, (some, more) -> some));
+        double whole = structure.share();
+        for (StructureComparison.Told one : structure.told().subList(0, Math.min(MOST_TOLD, structure.told().size())))
+            tell(Kind.STRUCTURE, Weight.CHANGED, one.line(), one.message());
         int count = original.lines().size();
+        double ofKept = kept == 0 ? count == 0 ? 1 : 0 : 1;
         double pictures = pictures();
-        links();
-        return new PageScore(original.index(), text, count == 0 ? 1 : (double) kept / count, kept == 0 ? count == 0 ? 1 : 0 : places / kept, pictures,
-                kept == 0 ? count == 0 ? 1 : 0 : looks.share());
+        double letters = ofKept * looks.share();
+        return new PageScore(original.index(), text, whole, matter(), painting(letters), count == 0 ? 1 : (double) kept / count,
+                kept == 0 ? ofKept : places / kept, pictures, letters);
     }
 
+    /** What was drawn and is not, or was not and is: where no words or pictures stand that tell it themselves. */
+    private double painting(double unpainted) {
+        if (before == null || after == null) return unpainted;
+        Painting.Likeness likeness = before.likeness(after);
+        int told = 0;
+        List<Painting.Area> drawn = likeness.areas().stream().filter(area -> written(area, (area.gone() ? original : result).lines()) < WRITTEN).toList();
+        for (Painting.Area area : Painting.joined(drawn)) {
+            boolean said = differences.stream().anyMatch(one -> one.kind() == Kind.PICTURE && one.x() < area.x() + area.width()
+                    && one.x() + one.width() > area.x() && one.y() < area.y() + area.height() && one.y() + one.height() > area.y());
+            if (said || told++ >= MOST_TOLD) continue;
+            differences.add(new Difference(Kind.DRAWING, area.gone() ? Weight.LOST : Weight.CHANGED, original.index(), area.x(), area.y(), area.width(),
+                    area.height(), Message.of(area.gone() ? "proof.drawing-missing" : "proof.drawing-new")));
+        }
+        return likeness.share();
+    }
+
+    /** How much of an area lines of text stand on, from 0. */
+    private static double written(Painting.Area area, List<PageText.Line> lines) {
+        double covered = 0;
+        for (PageText.Line line : lines) {
+            double width = Math.min(line.right(), area.x() + area.width()) - Math.max(line.left(), area.x());
+            double height = Math.min(line.baseline(), area.y() + area.height()) - Math.max(line.baseline() - line.size(), area.y());
+            if (width > 0 && height > 0) covered += width * height;
+        }
+        return covered / (area.width() * area.height());
+    }
+
+    /** Links, fields and the printed number. */
+    private double matter() {
+        double kept = 0;
+        int kinds = 0;
+        if (!original.links().isEmpty()) {
+            kinds++;
+            kept += links();
+        }
+        if (original.fields() > 0) {
+            kinds++;
+            kept += Math.min(1, (double) result.fields() / original.fields());
+            if (result.fields() < original.fields())
+                tellPage(Kind.FIELD, Weight.LOST, Message.of("proof.fields-gone", original.fields() - result.fields(), original.fields()));
+        }
+        if (original.label() != null && !original.label().isEmpty() && result.label() != null) {
+            kinds++;
+            boolean same = original.label().equals(result.label());
+            kept += same ? 1 : 0;
+            if (!same) tellPage(Kind.PAGES, Weight.CHANGED, Message.of("proof.other-number", original.label(), result.label()));
+        }
+        return kinds == 0 ? 1 : kept / kinds;
+    }
+
+    private void tellPage(Kind kind, Weight weight, Message message) {
+        differences.add(new Difference(kind, weight, original.index(), 0, 0, original.width(), 20, message));
+    }
+
+    /** A picture of a page has no words that could be edited; where they were read from it, that is all one can ask for. */
     private double text() {
-        List<String> before = words(original);
-        List<String> after = words(result);
-        int all = letters(before) + letters(after);
+        List<String> mine = words(original);
+        List<String> theirs = words(result);
+        if (original.scan() && mine.isEmpty()) return theirs.isEmpty() ? 0 : 1;
+        int all = letters(mine) + letters(theirs);
         if (all == 0) return 1;
+        List<AbstractDelta<String>> deltas = new ArrayList<>();
+        // A word cut by a line end elsewhere is the same word.
+        for (AbstractDelta<String> delta : DiffUtils.diff(mine, theirs).getDeltas())
+            if (!said(delta.getSource()).replace("-", "").equals(said(delta.getTarget()).replace("-", ""))) deltas.add(delta);
         int lost = 0;
         int told = 0;
-        for (AbstractDelta<String> delta : DiffUtils.diff(before, after).getDeltas()) {
-            String source = String.join("", delta.getSource().getLines());
-            String target = String.join("", delta.getTarget().getLines());
-            // A word cut by a line end elsewhere is the same word.
-            if (source.replace("-", "").equals(target.replace("-", ""))) continue;
-            lost += source.length() + target.length();
-            if (told++ < MOST_TOLD) tellText(delta.getSource(), delta.getTarget());
+        Map<String, Integer> came = new HashMap<>();
+        for (AbstractDelta<String> delta : deltas) if (delta.getSource().size() == 0) came.merge(said(delta.getTarget()), 1, Integer::sum);
+        for (AbstractDelta<String> delta : deltas) {
+            String source = said(delta.getSource());
+            String target = said(delta.getTarget());
+            boolean moved = delta.getTarget().size() == 0 && came.getOrDefault(source, 0) > 0;
+            if (moved) came.merge(source, -1, Integer::sum);
+            boolean elsewhere = delta.getSource().size() == 0 && (came.getOrDefault(target, 0) == 0 || isSign(target));
+            // What stands elsewhere is lost half, and told once, where it stood; what is drawn as a sign there is no word that came.
+            lost += moved ? source.length() : elsewhere ? 0 : source.length() + target.length();
+            if (elsewhere || told++ >= MOST_TOLD) continue;
+            if (moved) tell(Kind.TEXT, Weight.CHANGED, lineOf(delta.getSource().getPosition()), Message.of("proof.stands-elsewhere",
+                    shortened(String.join(" ", delta.getSource().getLines()))));
+            else tellText(delta.getSource(), delta.getTarget());
         }
         return (double) (all - Math.min(all, lost)) / all;
     }
+
+    private static String said(Chunk<String> chunk) { return String.join("", chunk.getLines()); }
+
+    /** A bullet or another sign, which some files draw and others write. */
+    private static boolean isSign(String word) { return word.codePoints().noneMatch(Character::isLetterOrDigit) && word.length() <= 2; }
 
     private void tellText(Chunk<String> source, Chunk<String> target) {
         String before = shortened(String.join(" ", source.getLines()));
@@ -110,7 +196,8 @@ final class PageComparison {
             at += line.text().trim().split("\\s+").length;
             if (word < at) return line;
         }
-        return original.lines().isEmpty() ? new PageText.Line("", 0, original.width(), 20, 12, List.of()) : original.lines().get(original.lines().size() - 1);
+        return original.lines().isEmpty() ? new PageText.Line("", 0, original.width(), 20, 12, List.of(),
+                PageText.Begin.UNKNOWN) : original.lines().get(original.lines().size() - 1);
     }
 
     private void tellEnds(List<PageText.Line> ended) {
@@ -160,12 +247,14 @@ final class PageComparison {
         return right / Math.max(original.pictures().size(), result.pictures().size());
     }
 
-    private void links() {
+    private double links() {
+        int gone = 0;
         for (String link : original.links()) {
-            if (!result.links().contains(link))
-                differences.add(new Difference(Kind.LINK, Weight.LOST, original.index(), 0, 0, original.width(), 20, 
-                        Message.of("proof.link-gone", shortened(link))));
+            if (result.links().contains(link)) continue;
+            gone++;
+            tellPage(Kind.LINK, Weight.LOST, Message.of("proof.link-gone", shortened(link)));
         }
+        return 1 - (double) gone / original.links().size();
     }
 
     private void tell(Kind kind, Weight weight, PageText.Line line, Message sentence) {

@@ -11,8 +11,10 @@ import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
 
 /** Says how faithful a result is to its original. */
 public final class Proof {
@@ -20,8 +22,15 @@ public final class Proof {
 
     private Proof() { }
 
-    /** Compares pages with pages, each with the one that shows most of the same; pages only one side has count as unlike everything. */
+    /** Compares what pages say, and how their letters look, without painting them. */
     public static Comparison compare(List<PageText> original, List<PageText> result, Progress progress) {
+        return compare(Side.of(original), Side.of(result), progress);
+    }
+
+    /** Compares pages with pages, each with the one that shows most of the same; pages only one side has count as unlike everything. */
+    public static Comparison compare(Side before, Side after, Progress progress) {
+        List<PageText> original = before.text();
+        List<PageText> result = after.text();
         List<PageScore> scores = new ArrayList<>();
         List<Difference> differences = new ArrayList<>();
         Map<String, Integer> otherEnds = new TreeMap<>();
@@ -42,17 +51,30 @@ public final class Proof {
                             Message.of("proof.page-now", match[i] + 1)));
                 shift = match[i] - i;
             }
-            compare(original.get(i), match[i] < 0 ? empty(original.get(i)) : result.get(match[i]), scores, differences, otherEnds, otherFonts);
+            if (match[i] < 0) scores.add(alone(original.get(i), original.get(i).blank(), differences));
+            else {
+                PageText now = result.get(match[i]);
+                PageText then = original.get(i);
+                // Each side is one thread's at a time, and painting is most of the work.
+                CompletableFuture<Optional<Painting>> painted = CompletableFuture.supplyAsync(() -> before.painting(then));
+                Optional<Painting> other = after.painting(now);
+                PageComparison comparison = new PageComparison(then, now, painted.join().orElse(null), other.orElse(null));
+                scores.add(comparison.compare());
+                differences.addAll(comparison.differences());
+                comparison.otherFonts().forEach(otherFonts::putIfAbsent);
+                comparison.otherEnds().forEach((family, count) -> otherEnds.merge(family, count[0], Integer::sum));
+            }
         }
-        for (int j = 0; j < result.size(); j++) if (!used.contains(j)) compare(empty(result.get(j)), result.get(j), scores, differences, otherEnds, otherFonts);
+        for (int j = 0; j < result.size(); j++) if (!used.contains(j)) scores.add(alone(result.get(j).blank(), result.get(j), differences));
         tellFonts(original, result, otherEnds, otherFonts, differences);
+        RepeatedDifferences.tellOnce(differences);
         differences.sort(Comparator.comparingInt(Difference::page));
         return new Comparison(scores, differences);
     }
 
     /** Compares what was taken in with its original; holes in the numbering of headings are told as well. */
-    public static Comparison compare(List<PageText> original, Pages result, Progress progress) {
-        Comparison plain = compare(original, PageText.of(result), progress);
+    public static Comparison compare(Side original, Pages result, Progress progress) {
+        Comparison plain = compare(original, Side.of(result), progress);
         List<Difference> differences = new ArrayList<>(plain.differences());
         for (Pages.Hole hole : result.holes()) {
             Pages.Caret place = hole.place();
@@ -63,16 +85,13 @@ public final class Proof {
         return new Comparison(plain.pages(), differences);
     }
 
-    private static void compare(PageText before, PageText after, List<PageScore> scores, List<Difference> differences, Map<String, Integer> otherEnds,
-            Map<String, String> otherFonts) {
-        PageComparison comparison = new PageComparison(before, after);
-        scores.add(comparison.compare());
+    /** A page that only one side has is like nothing, whatever it shows. */
+    private static PageScore alone(PageText before, PageText after, List<Difference> differences) {
+        PageComparison comparison = new PageComparison(before, after, null, null);
+        comparison.compare();
         differences.addAll(comparison.differences());
-        comparison.otherFonts().forEach(otherFonts::putIfAbsent);
-        comparison.otherEnds().forEach((family, count) -> otherEnds.merge(family, count[0], Integer::sum));
+        return new PageScore(before.index(), 0, 0, 0, 0, 0, 0, 0, 0);
     }
-
-    private static PageText empty(PageText like) { return new PageText(like.index(), like.width(), like.height(), List.of(), List.of(), Set.of()); }
 
     /** Fonts that are replaced, each told once, where it is first used; whether lines end elsewhere for it. */
     private static void tellFonts(List<PageText> original, List<PageText> result, Map<String, Integer> otherEnds, Map<String, String> otherFonts,

@@ -17,8 +17,8 @@ class PageAlignmentTest {
         List<PageText.Line> lines = new ArrayList<>();
         for (int i = 0; i < 12; i++)
             lines.add(new PageText.Line("the " + WORDS[(number * 5 + i) % 12] + " number" + number + " line" + number + "x" + i, 72, 400, 80 + i * 14, 11,
-                    List.of()));
-        return new PageText(number, 595, 842, lines, List.of(), Set.of());
+                    List.of(), PageText.Begin.UNKNOWN));
+        return new PageText(number, 595, 842, 0, null, false, lines, List.of(), Set.of(), 0);
     }
 
     private static List<PageText> pages(int... numbers) {

@@ -54,7 +54,7 @@ class ProofTest {
     @TempDir Path folder;
     private Document document;
     private PagedDocument pages;
-    private List<PageText> original;
+    private byte[] original;
 
     @BeforeEach void publishTheOriginal() throws IOException {
         document = PassengerHandbook.document();
@@ -62,19 +62,26 @@ class ProofTest {
         original = published(pages, "original.pdf");
     }
 
-    private List<PageText> published(PagedDocument laidOut, String name) throws IOException {
+    private byte[] published(PagedDocument laidOut, String name) throws IOException {
         Path file = folder.resolve(name);
         Publisher.publish(new Order(laidOut, Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE)), file, Instant.EPOCH, Progress.SILENT);
-        return PageText.of(Files.readAllBytes(file), name, null, Progress.SILENT);
+        return Files.readAllBytes(file);
     }
 
+    private static Comparison compared(byte[] before, byte[] after) {
+        try (Side one = side(before); Side other = side(after)) {
+            return Proof.compare(one, other, Progress.SILENT);
+        }
+    }
+
+    private static Side side(byte[] pdf) { return Side.of(pdf, "a.pdf", null, Progress.SILENT); }
+
     private Comparison against(Document changed) throws IOException {
-        return Proof.compare(original, published(Layout.of(changed, FontCatalogue.shipped()), "changed.pdf"), Progress.SILENT);
+        return compared(original, published(Layout.of(changed, FontCatalogue.shipped()), "changed.pdf"));
     }
 
     @Test void aPerfectCopyIsAHundredWithoutAnyFinding() throws IOException {
-        for (Comparison comparison : List.of(Proof.compare(original, original, Progress.SILENT), Proof.compare(original, PageText.of(pages), Progress.SILENT),
-                against(document))) {
+        for (Comparison comparison : List.of(compared(original, original), Proof.compare(side(original), pages, Progress.SILENT), against(document))) {
             assertThat(comparison.pages()).hasSize(pages.count()).allSatisfy(page -> assertThat(page.score()).isEqualTo(100));
             assertThat(comparison.score()).isEqualTo(100);
             assertThat(comparison.differences()).isEmpty();
@@ -172,15 +179,34 @@ class ProofTest {
     @Test void aLinkThatIsGoneIsTold() throws IOException {
         TextSelection word = word("luggage without", 0);
         Document linked = Dressing.looks(document, word, look -> look.with(TextProperty.LINK, new Link.Address("https://ferries.example/luggage"))).after();
-        List<PageText> before = published(Layout.of(linked, FontCatalogue.shipped()), "linked.pdf");
-        Comparison comparison = Proof.compare(before, original, Progress.SILENT);
+        byte[] before = published(Layout.of(linked, FontCatalogue.shipped()), "linked.pdf");
+        Comparison comparison = compared(before, original);
         assertThat(comparison.differences()).extracting(Difference::sentence).containsExactly("The link to https://ferries.example/luggage is gone.");
     }
 
     @Test void aMissingPageIsUnlikeEverything() throws IOException {
-        Comparison comparison = Proof.compare(original, original.subList(0, original.size() - 1), Progress.SILENT);
-        assertThat(comparison.pages().get(original.size() - 1).text()).isZero();
-        assertThat(comparison.score()).isLessThan(100.0 * (original.size() - 0.5) / original.size());
+        List<PageText> all = PageText.of(original, "a.pdf", null, Progress.SILENT);
+        Comparison comparison = Proof.compare(all, all.subList(0, all.size() - 1), Progress.SILENT);
+        assertThat(comparison.pages().get(all.size() - 1).score()).isZero();
+        assertThat(comparison.score()).isLessThan(100.0 * (all.size() - 0.5) / all.size());
+    }
+
+    /** What tags and looks can't tell: the same page built otherwise. */
+    @Test void whatPassagesAreCountsWhereBothSidesSayIt() throws IOException {
+        Paragraph heading = Paragraph.of("1 Crossings").withLook(Look.of(ParagraphProperty.OUTLINE_LEVEL, 1));
+        Document built = PassengerHandbook.document().withSections(List.of(Section.PLAIN.withBlocks(List.of(heading, Paragraph.of("By day.")))));
+        PagedDocument before = Layout.of(built, FontCatalogue.shipped());
+        Document flat = built.withSections(List.of(Section.PLAIN.withBlocks(List.of(heading.withLook(Look.PLAIN), Paragraph.of("By day.")))));
+        Document lower = built.withSections(List.of(Section.PLAIN.withBlocks(List.of(heading.withLook(Look.of(ParagraphProperty.OUTLINE_LEVEL, 2)),
+                Paragraph.of("By day.")))));
+        Comparison lost = Proof.compare(Side.of(before), Layout.of(flat, FontCatalogue.shipped()), Progress.SILENT);
+        Comparison other = Proof.compare(Side.of(before), Layout.of(lower, FontCatalogue.shipped()), Progress.SILENT);
+        assertThat(lost.looks()).isEqualTo(100);
+        assertThat(lost.words()).isLessThan(other.words());
+        assertThat(other.words()).isLessThan(100);
+        assertThat(lost.differences()).extracting(Difference::sentence).containsExactly("“1 Crossings” was a heading, and is a paragraph now.");
+        assertThat(other.differences()).extracting(Difference::sentence)
+                .containsExactly("“1 Crossings” was a heading of level 1, and is one of level 2 now.");
     }
 
     /** The nth place in the body of a word, told by the one after it. */

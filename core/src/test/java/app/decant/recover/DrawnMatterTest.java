@@ -17,6 +17,7 @@ import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
 import app.decant.proof.Difference;
 import app.decant.proof.Proof;
+import app.decant.proof.Side;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -136,7 +137,7 @@ class DrawnMatterTest {
             for (int i = 0; i < 3; i++) sketch.text(72, 170 + 14 * i, PROSE);
             byte[] original = sketch.bytes();
             Document document = PdfSketch.recovered(original).document();
-            assertThat(Proof.compare(PageText.of(original, "sketch.pdf", null, Progress.SILENT), Layout.of(document, FontCatalogue.shipped()), Progress.SILENT)
+            assertThat(Proof.compare(Side.of(original, "sketch.pdf", null, Progress.SILENT), Layout.of(document, FontCatalogue.shipped()), Progress.SILENT)
                     .differences()).as("what is drawn and what is written are the same sign").extracting(Difference::sentence)
                     .noneMatch(what -> what.contains("not there") || what.contains("missing"));
             assertThat(paragraphs(document)).extracting(DrawnMatterTest::words).startsWith(FormField.UNTICKED + " I live on Skerrow all year.",

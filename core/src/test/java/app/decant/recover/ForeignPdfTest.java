@@ -21,6 +21,7 @@ import app.decant.layout.Layout;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
 import app.decant.proof.Proof;
+import app.decant.proof.Side;
 import com.github.difflib.DiffUtils;
 import com.github.difflib.patch.AbstractDelta;
 import java.io.IOException;
@@ -110,7 +111,7 @@ class ForeignPdfTest {
     @ValueSource(strings = {"browser.pdf", "typeset.pdf", "typeset-two-columns.pdf", "troff.pdf", "report-library.pdf"})
     void laysOutOntoTheSamePages(String name) throws IOException {
         take(name);
-        Comparison faith = Proof.compare(PageText.of(bytes(name), name, null, Progress.SILENT), Layout.of(document, FontCatalogue.shipped()), Progress.SILENT);
+        Comparison faith = Proof.compare(Side.of(bytes(name), name, null, Progress.SILENT), Layout.of(document, FontCatalogue.shipped()), Progress.SILENT);
         assertThat(faith.differences()).noneMatch(difference -> difference.kind() == Difference.Kind.PAGES);
         assertThat(faith.score()).isGreaterThan(88);
     }

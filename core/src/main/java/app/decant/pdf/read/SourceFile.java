@@ -214,8 +214,8 @@ public final class SourceFile implements AutoCloseable {
         }
     }
 
-    /** The page labels as printed, by page. */
-    String[] labels() {
+    /** The page labels as printed, by page; null where there are none, or they can't be read. */
+    public String[] labels() {
         try {
             return pdf.getDocumentCatalog().getPageLabels() == null ? null : pdf.getDocumentCatalog().getPageLabels().getLabelsByPageIndices();
         } catch (IOException | RuntimeException e) {

@@ -60,7 +60,7 @@ public final class PageFit {
             progress.step(round, ROUNDS, LAYING_OUT);
             PagedDocument pages = layout.next(current, progress);
             PageSurvey survey = new PageSurvey(pages, origins);
-            List<Integer> wrong = wrong(survey.starts(), pages.count(), wanted);
+            List<Integer> wrong = wrong(survey, pages.count(), wanted);
             if (least == null || wrong.size() < least.size()) {
                 least = wrong;
                 best = current;
@@ -78,15 +78,23 @@ public final class PageFit {
     public Map<Paragraph, Para> origins() { return Collections.unmodifiableMap(origins); }
 
     /** The pages of the original whose ends are elsewhere now. */
-    private static List<Integer> wrong(List<PageSurvey.Start> starts, int count, int wanted) {
+    private static List<Integer> wrong(PageSurvey survey, int count, int wanted) {
+        List<PageSurvey.Start> starts = survey.starts();
         List<Integer> wrong = new ArrayList<>();
         for (int i = 0; i < starts.size(); i++) {
             PageSurvey.Start next = i + 1 < starts.size() ? starts.get(i + 1) : null;
             int expected = (next == null ? wanted : next.page()) - starts.get(i).page();
             int got = (next == null ? count : next.here()) - starts.get(i).here();
-            if (got != expected) wrong.add(starts.get(i).page());
+            if (got != expected || spilled(survey, i, expected) > 0) wrong.add(starts.get(i).page());
         }
         return wrong;
+    }
+
+    /** How much of a page stands on the next one though that begins where it should: a heading that went along with its text. */
+    private static double spilled(PageSurvey survey, int index, int expected) {
+        if (index + 1 >= survey.starts().size()) return 0;
+        PageSurvey.Start start = survey.starts().get(index);
+        return survey.spill(start, survey.starts().get(index + 1), start.here() + expected - 1);
     }
 
     private static void tell(List<Integer> wrong, List<Finding> findings) {
@@ -107,7 +115,7 @@ public final class PageFit {
             PageSurvey.Start next = i + 1 < starts.size() ? starts.get(i + 1) : null;
             int expected = (next == null ? wanted : next.page()) - start.page();
             int got = (next == null ? pages.count() : next.here()) - start.here();
-            if (got > expected) {
+            if (got > expected || got == expected && spilled(survey, i, expected) > 0) {
                 double spill = Math.max(2, survey.spill(start, next, start.here() + expected - 1));
                 spills.put(i, spill);
                 if (spill <= MOST_LONGER) most = Math.max(most, spill);

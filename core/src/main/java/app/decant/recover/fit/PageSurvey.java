@@ -2,6 +2,7 @@ package app.decant.recover.fit;
 
 import app.decant.document.BlockPath;
 import app.decant.document.Paragraph;
+import app.decant.document.Section;
 import app.decant.document.Walk;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
@@ -16,7 +17,11 @@ import java.util.TreeMap;
 
 /** Where each page of the original begins in the recovered document, and on which page that stands now. */
 public final class PageSurvey {
+    /** What has flowed over lacked this much room at least. */
+    private static final double LEAST = 1;
+
     private final PagedDocument pages;
+    private final Map<Paragraph, Para> origins;
     private final List<Start> starts = new ArrayList<>();
     private final Map<Paragraph, List<Spot>> lines = new IdentityHashMap<>();
 
@@ -37,6 +42,7 @@ public final class PageSurvey {
 
     PageSurvey(PagedDocument pages, Map<Paragraph, Para> origins) {
         this.pages = pages;
+        this.origins = origins;
         for (Page page : pages.pages()) {
             for (Item item : page.text())
                 if (item instanceof Item.LineItem line && line.editable())
@@ -86,22 +92,50 @@ public final class PageSurvey {
         return own.get(own.size() - 1).page;
     }
 
-    /** How much of what stands before a start has flowed over beyond a page, in points. */
+    /**
+     * How much of what stands before a start has flowed over beyond a page, in points: as far as the page was too short for it, where its distance from what
+     * stayed is known, else as much as it takes where it is.
+     */
     double spill(Start from, Start to, int last) {
-        double spill = 0;
         int first = pages.walk().indexOf(from.path);
         int end = to == null ? pages.walk().stops().size() - 1 : pages.walk().indexOf(to.path);
         Map<Integer, double[]> reach = new TreeMap<>();
+        Paragraph stayed = null;
+        Paragraph spilled = null;
+        boolean torn = false;
         for (int i = Math.max(0, first); i <= end; i++) {
             Paragraph paragraph = pages.walk().stops().get(i).paragraph();
+            boolean here = false;
+            boolean over = false;
             for (Spot spot : lines.getOrDefault(paragraph, List.of())) {
                 boolean before = to == null || i < end || spot.item.line().end() <= to.offset;
-                if (spot.page <= last || !before) continue;
+                if (!before) continue;
+                here |= spot.page <= last;
+                over |= spot.page > last;
+                if (spot.page <= last) continue;
                 double[] extent = reach.computeIfAbsent(spot.page, key -> new double[] {pages.geometry(key).top(), 0});
                 extent[1] = Math.max(extent[1], spot.item.y() + spot.item.line().height());
             }
+            torn |= here && over || over && i == end && to != null;
+            if (over) spilled = paragraph;
+            else if (here) stayed = paragraph;
         }
+        double spill = 0;
         for (double[] extent : reach.values()) spill += Math.max(0, extent[1] - extent[0]);
-        return spill;
+        return torn || stayed == null || spilled == null ? spill : Math.min(spill, excess(stayed, spilled, last, spill));
+    }
+
+    /** How far a paragraph would reach beyond its page as far below another one as it was; {@code unknown} where they were on two pages. */
+    private double excess(Paragraph stayed, Paragraph spilled, int page, double unknown) {
+        Para above = origins.get(stayed);
+        Para below = origins.get(spilled);
+        Spot last = lines.get(stayed).get(lines.get(stayed).size() - 1);
+        Item.LineItem over = lines.get(spilled).get(lines.get(spilled).size() - 1).item;
+        boolean near = above != null && below != null && above.last().page() == below.last().page() && below.last().baseline() > above.last().baseline()
+                && last.page == page;
+        if (!near) return unknown;
+        Section.PageGeometry paper = pages.geometry(page);
+        double foot = last.item.baseline() + below.last().baseline() - above.last().baseline() + over.y() + over.line().height() - over.baseline();
+        return Math.max(LEAST, foot - (paper.height() - paper.bottom()));
     }
 }

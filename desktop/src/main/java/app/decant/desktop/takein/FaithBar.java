@@ -10,6 +10,8 @@ import javafx.scene.Node;
 import javafx.scene.canvas.Canvas;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Pane;
 import javafx.scene.layout.Priority;
@@ -19,13 +21,17 @@ import javafx.scene.paint.Color;
 import javafx.scene.text.Font;
 import javafx.scene.text.TextAlignment;
 
-/** How well each page reads as text, as a row of bars: the lower and warmer a bar, the more a page wants a look. A click leads to the page. */
+/**
+ * How well each page comes as text, as a row of bars, each of two halves: how it looks, and its words and structure. The lower and warmer a half, the more a
+ * page wants a look. A click leads to the page.
+ */
 public final class FaithBar {
     private static final double HEIGHT = 58;
     private final Label title = new Label(Words.of("faith.pages"));
     private final Label score = new Label();
     private final Canvas canvas = new Canvas();
     private final Pane hold = new Pane(canvas);
+    private final Tooltip hint = new Tooltip(Words.of("faith.pages"));
     private final VBox box;
     private Comparison comparison;
     private int here;
@@ -42,8 +48,10 @@ public final class FaithBar {
         hold.setPrefHeight(HEIGHT);
         hold.widthProperty().addListener((observed, before, now) -> paint());
         canvas.setOnMousePressed(event -> {
-            if (comparison != null) go.accept((int) Math.min(comparison.pages().size() - 1, event.getX() / canvas.getWidth() * comparison.pages().size()));
+            if (pageAt(event) >= 0) go.accept(pageAt(event));
         });
+        canvas.setOnMouseMoved(this::tell);
+        Tooltip.install(canvas, hint);
         canvas.setAccessibleText(Words.of("faith.pages"));
     }
 
@@ -52,9 +60,26 @@ public final class FaithBar {
     void show(Comparison wanted, int page) {
         comparison = wanted;
         here = page;
-        score.setText(wanted == null ? Words.of("faith.comparing") : Words.of("faith.score", String.format(Locale.ROOT, "%.1f",
-                Math.floor(wanted.score() * 10) / 10)));
+        score.setText(wanted == null ? Words.of("faith.comparing") : number(wanted.looks()).equals(number(wanted.words()))
+                ? Words.of("faith.score", number(wanted.score())) : Words.of("faith.both", number(wanted.looks()), number(wanted.words())));
+        boolean known = wanted != null && page >= 0 && page < wanted.pages().size();
+        canvas.setAccessibleHelp(known ? Words.of("faith.one", page + 1, number(wanted.pages().get(page).looks()), number(wanted.pages().get(page).words())) : null);
         paint();
+    }
+
+    /** Never rounded up: what is not whole is no hundred. */
+    private static String number(double value) { return String.format(Locale.ROOT, "%.1f", Math.floor(value * 10) / 10); }
+
+    private void tell(MouseEvent event) {
+        int page = pageAt(event);
+        if (page < 0) return;
+        PageScore one = comparison.pages().get(page);
+        hint.setText(Words.of("faith.one", page + 1, number(one.looks()), number(one.words())));
+    }
+
+    private int pageAt(MouseEvent event) {
+        if (comparison == null || comparison.pages().isEmpty()) return -1;
+        return (int) Math.max(0, Math.min(comparison.pages().size() - 1, event.getX() / canvas.getWidth() * comparison.pages().size()));
     }
 
     private void paint() {
@@ -72,15 +97,21 @@ public final class FaithBar {
         g.setTextBaseline(VPos.BOTTOM);
         for (int i = 0; i < count; i++) {
             PageScore page = comparison.pages().get(i);
-            double share = Math.max(0.08, (page.score() - 60) / 40);
-            double height = Math.max(4, share * (HEIGHT - 16));
-            Color colour = Color.web(page.score() >= 97 ? "#3F6B4A" : page.score() >= 85 ? "#B8741A" : "#A63D2F");
-            g.setFill(i == here ? colour : colour.deriveColor(0, 0.8, 1.15, 0.55));
-            g.fillRoundRect(i * step + gap / 2, HEIGHT - 14 - height, Math.max(1, step - gap), height, 3, 3);
+            double width = Math.max(1, step - gap);
+            half(g, page.looks(), i == here, i * step + gap / 2, width / 2);
+            half(g, page.words(), i == here, i * step + gap / 2 + width / 2, width / 2);
             if (i % every == 0 || i == here) {
                 g.setFill(Color.web(i == here ? "#26222B" : "#8A8290"));
                 g.fillText(String.valueOf(i + 1), i * step + step / 2, HEIGHT);
             }
         }
+    }
+
+    private static void half(GraphicsContext g, double value, boolean here, double x, double width) {
+        double share = Math.max(0.08, (value - 60) / 40);
+        double height = Math.max(4, share * (HEIGHT - 16));
+        Color colour = Color.web(value >= 97 ? "#3F6B4A" : value >= 85 ? "#B8741A" : "#A63D2F");
+        g.setFill(here ? colour : colour.deriveColor(0, 0.8, 1.15, 0.55));
+        g.fillRoundRect(x, HEIGHT - 14 - height, width, height, 3, 3);
     }
 }

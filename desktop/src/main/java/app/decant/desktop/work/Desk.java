@@ -294,15 +294,19 @@ public final class Desk {
         if (came.source().isPdf()) compare(session);
     }
 
+    /** In a thread of its own, which gives way to others: every page is painted twice, while somebody works. */
     private void compare(Session taken) {
-        aside(() -> {
+        Thread comparing = daemon(() -> {
             try {
-                Comparison made = Decant.faith(taken.source().file(), taken.source().password(), taken.laid(), Progress.SILENT);
+                Progress whileOpen = (done, total, what) -> session == taken && !workThread.isShutdown();
+                Comparison made = Decant.faith(taken.source().file(), taken.source().password(), taken.laid(), whileOpen);
                 Platform.runLater(() -> taken.faith(made));
             } catch (DecantException e) {
-                LoggerFactory.getLogger(Desk.class).warn("{}", e.getMessage(), e);
+                if (e.kind() != DecantException.Kind.CANCELLED) LoggerFactory.getLogger(Desk.class).warn("{}", e.getMessage(), e);
             }
-        });
+        }, "comparing");
+        comparing.setPriority(Thread.MIN_PRIORITY);
+        comparing.start();
     }
 
     /** How somebody is asked before a document takes the place of one with changes. */
