@@ -22,6 +22,7 @@ import app.decant.page.Original;
 import app.decant.page.Pages;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
+import app.decant.pdf.form.FileForm;
 import app.decant.pdf.keep.KeptPages;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.publish.Recipe;
@@ -60,6 +61,8 @@ public final class Intake {
     private SeparatedValues separated = SeparatedValues.AS_FOUND;
     private OwnPages own;
     private PagedDocument laid;
+    private PagedDocument filledIn;
+    private boolean answered;
     private UnlaidText words;
     private Taken taken;
     private Provenance provenance = Provenance.NONE;
@@ -204,11 +207,20 @@ public final class Intake {
     public synchronized Pages pages(Recipe recipe, Progress progress) {
         if (isSheets()) return sheets(recipe, progress);
         if (!isPdf() || !recipe.keepsPages()) {
-            if (laid != null && !laid.document().answers().isEmpty()) tell(Finding.lost(Message.of("form.answers-stay", laid.document().answers().size())));
+            answer(progress);
             return settled(recipe, progress);
         }
         Pages kept = revision != null ? revised(progress) : own(recipe, progress);
         return recipe.style().standard() == Standard.NONE ? kept : held(kept, recipe, progress);
+    }
+
+    /** Writes what was filled into the file's own fields into the controls that stand for them, once. */
+    private void answer(Progress progress) {
+        if (answered || laid == null || laid.document().answers().isEmpty()) return;
+        answered = true;
+        AnsweredControls.Answered filled = AnsweredControls.in(laid.document(), original == null ? FileForm.NONE : FileForm.of(original));
+        if (filled.left() > 0) tell(Finding.lost(Message.of("form.answers-stay", filled.left())));
+        if (!filled.document().equals(laid.document())) filledIn = Decant.layOut(filled.document(), progress);
     }
 
     private Pages own(Recipe recipe, Progress progress) {
@@ -245,7 +257,7 @@ public final class Intake {
     /** Pages laid out here, tracked changes settled as wished; kept, since a recipe is looked at more than once. */
     private Pages settled(Recipe recipe, Progress progress) {
         if (recipe.target() == Target.TXT && laid == null && isPdf()) return words(progress);
-        PagedDocument now = laid(progress);
+        PagedDocument now = filledIn != null ? filledIn : laid(progress);
         if (recipe.target() != Target.PDF) return now;
         Recipe.Changes changes = recipe.changes();
         if (!settled.containsKey(changes)) settled.put(changes, SettledPages.of(now, recipe, progress, this::tell));

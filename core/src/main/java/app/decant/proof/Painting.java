@@ -143,8 +143,9 @@ final class Painting {
 
     private float step(int at) {
         float here = ink[at];
-        return Math.max(Math.max(Math.abs(here - ink[at - CHANNELS]), Math.abs(here - ink[at + CHANNELS])), Math.max(Math.abs(here - ink[at - columns * CHANNELS]),
-                Math.abs(here - ink[at + columns * CHANNELS])));
+        int line = columns * CHANNELS;
+        return Math.max(Math.max(Math.abs(here - ink[at - CHANNELS]), Math.abs(here - ink[at + CHANNELS])), Math.max(Math.abs(here - ink[at - line]),
+                Math.abs(here - ink[at + line])));
     }
 
     /** How much of a region's ink differs, the other moved by a cell at most: where it fits best. */

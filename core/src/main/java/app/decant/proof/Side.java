@@ -28,7 +28,8 @@ public abstract class Side implements AutoCloseable {
 
     /** As {@link PagePainter} paints: thin lines are not moved onto the grid. */
     private static final RenderingHints EXACT = new RenderingHints(Map.of(RenderingHints.KEY_ANTIALIASING, RenderingHints.VALUE_ANTIALIAS_ON,
-            RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE, RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BILINEAR));
+            RenderingHints.KEY_STROKE_CONTROL, RenderingHints.VALUE_STROKE_PURE, RenderingHints.KEY_INTERPOLATION,
+            RenderingHints.VALUE_INTERPOLATION_BILINEAR));
 
     private final List<PageText> text;
     private final int scale;

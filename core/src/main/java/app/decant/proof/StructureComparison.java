@@ -76,8 +76,8 @@ final class StructureComparison {
         for (PageText.Line line : original.lines()) {
             PageText.Line now = pairs.get(line);
             if (now == null || line.begin().kind() != Kind.LABELLED || !now.begin().isKnown()) continue;
-            boolean alone = original.lines().stream().filter(one -> one.begin().kind() == Kind.LABELLED && Math.abs(one.left() - line.left()) < EDGE).count() < 2;
-            if (alone) continue;
+            long alike = original.lines().stream().filter(one -> one.begin().kind() == Kind.LABELLED && Math.abs(one.left() - line.left()) < EDGE).count();
+            if (alike < 2) continue;
             boolean item = switch (now.begin().kind()) {
                 case ITEM, HEADING, CELL -> true;
                 case GOES_ON, TABBED -> !isLeftmost(line);
@@ -97,7 +97,8 @@ final class StructureComparison {
     /** Lines one below the other at one edge. */
     private void flow() {
         Map<PageText.Line, PageText.Line> above = above();
-        double usual = above.entrySet().stream().mapToDouble(one -> leading(one.getValue(), one.getKey())).sorted().skip(above.size() / 2).findFirst().orElse(0);
+        double[] leadings = above.entrySet().stream().mapToDouble(one -> leading(one.getValue(), one.getKey())).sorted().toArray();
+        double usual = leadings.length == 0 ? 0 : leadings[leadings.length / 2];
         for (PageText.Line line : original.lines()) {
             PageText.Line before = above.get(line);
             PageText.Line now = pairs.get(line);
@@ -157,8 +158,9 @@ final class StructureComparison {
         Map<Long, List<PageText.Line>> edges = new HashMap<>();
         for (PageText.Line line : original.lines()) {
             PageText.Line now = pairs.get(line);
-            boolean judgeable = now != null && !isLeftmost(line) && parts(line) >= PARTS_OF_ROW && (now.begin().kind() == Kind.TABBED || now.begin().kind() == Kind.CELL);
-            if (judgeable) edges.computeIfAbsent(Math.round(line.left() / EDGE), key -> new ArrayList<>()).add(line);
+            boolean parted = now != null && (now.begin().kind() == Kind.TABBED || now.begin().kind() == Kind.CELL);
+            if (!parted || isLeftmost(line) || parts(line) < PARTS_OF_ROW) continue;
+            edges.computeIfAbsent(Math.round(line.left() / EDGE), key -> new ArrayList<>()).add(line);
         }
         for (List<PageText.Line> column : edges.values()) {
             if (column.size() < ROWS) continue;

@@ -2,6 +2,7 @@ package app.decant.recover;
 
 import app.decant.document.Border;
 import app.decant.document.Colour;
+import app.decant.document.FormField;
 import app.decant.document.Link;
 import app.decant.document.ParagraphProperty.TabStop.Leader;
 import app.decant.document.Picture;
@@ -18,6 +19,7 @@ import app.decant.recover.PageText.Shown;
 import app.decant.recover.line.Chunk;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -28,7 +30,7 @@ final class LaidText implements Canvas {
     private final List<Glyph> glyphs = new ArrayList<>();
     private final List<Shown> pictures = new ArrayList<>();
     private final Set<String> links = new TreeSet<>();
-    private int fields;
+    private final Set<FormField> fields = new HashSet<>();
 
     private LaidText() { }
 
@@ -38,7 +40,7 @@ final class LaidText implements Canvas {
         List<Item.LineItem> items = new ArrayList<>();
         for (Item item : page.items()) if (item instanceof Item.LineItem line && !line.line().pieces().isEmpty()) items.add(line);
         return new PageText(page.index(), page.width(), page.height(), 0, page.label(), false, PageText.lines(shown.glyphs, page.width(), page.height(),
-                chunk -> begin(chunk, items, begins)), shown.pictures, shown.links, shown.fields);
+                chunk -> begin(chunk, items, begins)), shown.pictures, shown.links, shown.fields.size());
     }
 
     /** What begins with each passage. */
@@ -67,8 +69,9 @@ final class LaidText implements Canvas {
                     && chunk.left() < item.left() + item.line().x() + item.line().width() + 1;
             Begin whole = here ? begins.get(item.passage()) : null;
             if (whole == null) continue;
-            if (chunk.left() > item.left() + from + 1) return new Begin(whole.kind() == Begin.Kind.PARAGRAPH && isTabbed(item, chunk) ? Begin.Kind.TABBED : Begin.Kind.GOES_ON, 0);
-            return item.line().start() == 0 ? whole : new Begin(Begin.Kind.GOES_ON, 0);
+            if (chunk.left() < item.left() + from + 1) return item.line().start() == 0 ? whole : new Begin(Begin.Kind.GOES_ON, 0);
+            boolean tabbed = whole.kind() == Begin.Kind.PARAGRAPH && isTabbed(item, chunk);
+            return new Begin(tabbed ? Begin.Kind.TABBED : Begin.Kind.GOES_ON, 0);
         }
         return Begin.UNKNOWN;
     }
@@ -94,7 +97,7 @@ final class LaidText implements Canvas {
     }
 
     @Override public boolean field(Piece.Glyphs piece, double x, double y, double width, double height, double room) {
-        fields++;
+        fields.add(piece.style().form());
         return false;
     }
 

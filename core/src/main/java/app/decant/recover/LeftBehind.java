@@ -31,6 +31,7 @@ final class LeftBehind {
     private final COSDictionary catalog;
     private final PDDocument pdf;
     private int notes;
+    private int fields;
     private final Map<String, Integer> counts = new TreeMap<>();
     private final Set<COSBase> seen = Collections.newSetFromMap(new IdentityHashMap<>());
 
@@ -39,10 +40,14 @@ final class LeftBehind {
         catalog = pdf.getDocumentCatalog().getCOSObject();
     }
 
-    /** @param notes that came in as comments */
-    static List<Finding> of(PDDocument pdf, int notes) {
+    /**
+     * @param notes  that came in as comments
+     * @param fields that came in as controls
+     */
+    static List<Finding> of(PDDocument pdf, int notes, int fields) {
         LeftBehind behind = new LeftBehind(pdf);
         behind.notes = notes;
+        behind.fields = fields;
         return behind.findings();
     }
 
@@ -52,6 +57,7 @@ final class LeftBehind {
         if (form != null && form.containsKey(COSName.XFA)) count("XFA");
         for (PDPage page : pdf.getPages()) annotations(page.getCOSObject().getCOSArray(COSName.ANNOTS), page.getCOSObject());
         counts.merge("comment", -notes, Integer::sum);
+        counts.merge("field", -fields, Integer::sum);
         COSDictionary names = catalog.getCOSDictionary(COSName.NAMES);
         if (names != null) {
             leaves(names.getCOSDictionary(COSName.EMBEDDED_FILES), "file", 0);

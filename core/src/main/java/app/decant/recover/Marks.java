@@ -6,6 +6,7 @@ import app.decant.document.Provenance;
 import app.decant.document.Walk;
 import app.decant.pdf.read.Glyph;
 import app.decant.recover.line.TextLine;
+import app.decant.recover.region.FieldPlaces;
 import app.decant.recover.region.FrameLine;
 import app.decant.recover.region.RunningHeads;
 import app.decant.recover.text.Para;
@@ -56,7 +57,8 @@ final class Marks {
             int at = letters.length();
             int count = glyph.text().length();
             // A space that was put where a gap is has the number of the glyph before it.
-            int mark = glyph.isSpace() && glyph.order() == before ? -1 : glyph.order();
+            boolean unmarked = glyph.isSpace() && glyph.order() == before || glyph.text().equals(FieldPlaces.BLANK);
+            int mark = unmarked ? -1 : glyph.order();
             for (int i = 0; i < count; i++) {
                 // A ligature is parted evenly.
                 double from = (double) (line.isRightToLeft() ? count - 1 - i : i) / count;

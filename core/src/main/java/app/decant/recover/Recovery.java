@@ -6,6 +6,7 @@ import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
 import app.decant.font.FontCatalogue;
+import app.decant.pdf.form.FileForm;
 import app.decant.pdf.note.FileNotes;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Placed;
@@ -20,6 +21,7 @@ import app.decant.recover.made.ListNumbering;
 import app.decant.recover.made.PageExtents;
 import app.decant.recover.made.RunMaker;
 import app.decant.recover.made.StyleMaker;
+import app.decant.recover.region.FieldPlaces;
 import app.decant.recover.region.Margins;
 import app.decant.recover.region.PageMatter;
 import app.decant.recover.region.PageReading;
@@ -97,7 +99,8 @@ public final class Recovery {
         double[] covered = {0};
         List<Provenance.Sheet> sheets = new ArrayList<>();
         List<Provenance.Shown> pictures = new ArrayList<>();
-        new PageReading(source, another, progress).each(read -> {
+        FieldPlaces fields = new FieldPlaces(FileForm.of(source.pdf()));
+        new PageReading(source, another, fields, progress).each(read -> {
             problems.addAll(read.page().problems());
             findings.addAll(read.findings());
             for (Glyph glyph : read.page().glyphs()) faces.see(glyph);
@@ -145,8 +148,9 @@ public final class Recovery {
         Provenance provenance = fits ? Marks.of(fitted, fit.origins(), sheets, pictures, Marks.heads(heads, pages.size())) : Provenance.NONE;
         List<FileNotes.FileNote> notes = fits ? FileNotes.of(source.pdf(), page -> sheets.get(page).turn()) : List.of();
         Remarks.Remarked remarked = Remarks.on(fitted, provenance, notes);
-        findings.addAll(LeftBehind.of(source.pdf(), notes.size() - remarked.left()));
-        return new Recovered(remarked.document(), together(findings), source.pages(), remarked.provenance());
+        FieldControls.Controlled controlled = FieldControls.on(remarked.document(), remarked.provenance(), fields);
+        findings.addAll(LeftBehind.of(source.pdf(), notes.size() - remarked.left(), controlled.carried()));
+        return new Recovered(controlled.document(), together(findings), source.pages(), controlled.provenance());
     }
 
     /** What was found on several pages alike is told once, with all of them. */

@@ -10,11 +10,10 @@ import app.decant.document.Paragraph;
 import app.decant.document.Provenance;
 import app.decant.document.Story;
 import app.decant.document.TextProperty;
-import app.decant.document.Walk;
 import app.decant.pdf.note.FileNotes.FileNote;
+import app.decant.recover.PageLetters.Letter;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,38 +24,14 @@ import java.util.TreeMap;
 final class Remarks {
     private final Document document;
     private final Provenance provenance;
-    private final Map<Integer, List<Letter>> letters = new HashMap<>();
+    private final PageLetters letters;
     private final Map<Paragraph, TreeMap<Integer, List<Comment>>> borne = new IdentityHashMap<>();
-    private final Map<Paragraph, BlockPath> paths = new IdentityHashMap<>();
     private int left;
-
-    /** A letter where a page shows it. */
-    private record Letter(Paragraph paragraph, int offset, double left, double right, double baseline, double size) {
-        double middle() { return baseline - 0.3 * size; }
-
-        boolean isIn(Rectangle2D area) { return area.contains((left + right) / 2, middle()); }
-
-        double away(Rectangle2D area) {
-            double across = Math.max(0, Math.max(left - area.getMaxX(), area.getMinX() - right));
-            // What stands on its line is meant before what stands above or below it.
-            return across + 4 * Math.max(0, Math.max(middle() - size / 2 - area.getMaxY(), area.getMinY() - middle() - size / 2));
-        }
-    }
 
     private Remarks(Document document, Provenance provenance) {
         this.document = document;
         this.provenance = provenance;
-        for (Walk.Stop stop : Walk.of(document).stops()) {
-            paths.put(stop.paragraph(), stop.path());
-            List<Provenance.Line> lines = provenance.of(stop.paragraph());
-            int[][] places = lines.isEmpty() ? null : provenance.places(stop.paragraph());
-            for (int i = 0; places != null && i < places.length; i++) {
-                if (places[i] == null) continue;
-                Provenance.Line line = lines.get(places[i][0]);
-                letters.computeIfAbsent(line.page(), page -> new ArrayList<>()).add(new Letter(stop.paragraph(), i, line.lefts()[places[i][1]],
-                        line.rights()[places[i][1]], line.baseline(), line.size()));
-            }
-        }
+        letters = new PageLetters(document, provenance);
     }
 
     /**
@@ -74,12 +49,12 @@ final class Remarks {
     }
 
     private void hang(FileNote note) {
-        List<Letter> page = letters.getOrDefault(note.page(), List.of());
+        List<Letter> page = letters.on(note.page());
         List<Letter> meant = note.marks() ? page.stream().filter(letter -> note.areas().stream().anyMatch(letter::isIn)).toList() : List.of();
         if (meant.isEmpty()) meant = nearest(page, note.areas().get(0));
         if (meant.isEmpty()) left++;
         for (Letter letter : meant)
-            borne.computeIfAbsent(letter.paragraph, key -> new TreeMap<>()).computeIfAbsent(letter.offset, key -> new ArrayList<>()).add(note.comment());
+            borne.computeIfAbsent(letter.paragraph(), key -> new TreeMap<>()).computeIfAbsent(letter.offset(), key -> new ArrayList<>()).add(note.comment());
     }
 
     /** The word nearest to a place. */
@@ -87,13 +62,13 @@ final class Remarks {
         Letter nearest = null;
         for (Letter letter : page) if (nearest == null || letter.away(area) < nearest.away(area)) nearest = letter;
         if (nearest == null) return List.of();
-        String text = nearest.paragraph.text();
-        int from = nearest.offset;
-        int to = nearest.offset + 1;
+        String text = nearest.paragraph().text();
+        int from = nearest.offset();
+        int to = nearest.offset() + 1;
         while (from > 0 && !Character.isWhitespace(text.charAt(from - 1)) && text.charAt(from - 1) != Inline.OBJECT) from--;
         while (to < text.length() && !Character.isWhitespace(text.charAt(to)) && text.charAt(to) != Inline.OBJECT) to++;
         List<Letter> word = new ArrayList<>();
-        for (int i = from; i < to; i++) word.add(new Letter(nearest.paragraph, i, 0, 0, 0, 0));
+        for (int i = from; i < to; i++) word.add(new Letter(nearest.paragraph(), i, 0, 0, 0, 0));
         return word;
     }
 
@@ -103,7 +78,7 @@ final class Remarks {
         borne.forEach((paragraph, comments) -> {
             fill(paragraph.text(), comments);
             Paragraph made = remarked(paragraph, comments);
-            changed.put(paths.get(paragraph), made);
+            changed.put(letters.path(paragraph), made);
             now.put(paragraph, made);
         });
         return new Remarked(document.replacing(Story.BODY, changed), provenance.with(now), left);

@@ -35,8 +35,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** One page spoiled in known ways, each way in three grades: every one is seen, and the more harm, the lower the score. */
 class SpoiledPagesTest {
-    private static final String[] WORDS = ("The boat to Skerrow leaves the long pier at noon on every day of the week but Sunday when the mail goes by the night crossing "
-            + "and whoever wants to take a car must have asked for it the day before as there is room for nine only").split(" ");
+    private static final String[] WORDS = ("The boat to Skerrow leaves the long pier at noon on every day of the week but Sunday when the mail goes by the "
+            + "night crossing and whoever wants to take a car must have asked for it the day before as there is room for nine only").split(" ");
 
     /** A page that is drawn as its fields say. */
     private static final class Sheet {
@@ -156,22 +156,22 @@ class SpoiledPagesTest {
     private record Spot(Sheet sheet, int line) {
         void say(String text) { sheet.lines.set(line, text); }
         String text() { return sheet.lines.get(line); }
+        void redden() { sheet.colours.set(line, 0xC03020); }
+        void embolden() { sheet.bold.set(line, true); }
     }
 
     private static List<Map.Entry<String, List<Consumer<Sheet>>>> ways() {
         Map<String, List<Consumer<Sheet>>> ways = new LinkedHashMap<>();
-        ways.put("words are gone", List.of(lines(5, 6, spot -> spot.say(spot.text().substring(0, spot.text().lastIndexOf(' ')))), lines(5, 6, spot -> spot.say(" ")),
-                lines(5, 17, spot -> spot.say(" "))));
+        ways.put("words are gone", List.of(lines(5, 6, spot -> spot.say(spot.text().substring(0, spot.text().lastIndexOf(' ')))),
+                lines(5, 6, spot -> spot.say(" ")), lines(5, 17, spot -> spot.say(" "))));
         ways.put("words are others", List.of(lines(5, 6, spot -> spot.say(spot.text().replaceFirst("\\w+", "Harbour"))),
                 lines(5, 6, spot -> spot.say("Nothing of this was ever there to be read, by anyone at all.")),
                 lines(5, 17, spot -> spot.say("Nothing of this was ever there to be read, number " + spot.line))));
         ways.put("lines change places", List.of(sheet -> swap(sheet, 5, 6, 1), sheet -> swap(sheet, 5, 12, 3), sheet -> swap(sheet, 2, 13, 10)));
         ways.put("text has moved", List.of(sheet -> sheet.left += 4, sheet -> sheet.left += 9, sheet -> sheet.left += 60));
         ways.put("text is smaller", List.of(sheet -> sheet.size -= 0.5, sheet -> sheet.size -= 1.5, sheet -> sheet.size -= 4));
-        ways.put("text is in another colour", List.of(lines(5, 6, spot -> spot.sheet.colours.set(spot.line, 0xC03020)), lines(5, 12, spot -> spot.sheet.colours.set(spot
-                .line, 0xC03020)), lines(0, 24, spot -> spot.sheet.colours.set(spot.line, 0xC03020))));
-        ways.put("text is bold", List.of(lines(5, 6, spot -> spot.sheet.bold.set(spot.line, true)), lines(5, 12, spot -> spot.sheet.bold.set(spot.line, true)),
-                lines(1, 24, spot -> spot.sheet.bold.set(spot.line, true))));
+        ways.put("text is in another colour", List.of(lines(5, 6, Spot::redden), lines(5, 12, Spot::redden), lines(0, 24, Spot::redden)));
+        ways.put("text is bold", List.of(lines(5, 6, Spot::embolden), lines(5, 12, Spot::embolden), lines(1, 24, Spot::embolden)));
         ways.put("a panel is paler, smaller, gone", List.of(sheet -> sheet.panelColour = 0x4C86A4, sheet -> sheet.panel = 45, sheet -> sheet.panel = 0));
         ways.put("rules are gone", List.of(sheet -> sheet.rules = 5, sheet -> sheet.rules = 3, sheet -> sheet.rules = 0));
         ways.put("a picture is square, smaller, gone", List.of(sheet -> sheet.round = false, sheet -> sheet.picture = 60, sheet -> sheet.picture = 0));

@@ -21,6 +21,7 @@ import app.decant.proof.Side;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
@@ -36,6 +37,9 @@ import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.graphics.state.PDExtendedGraphicsState;
 import org.apache.pdfbox.pdmodel.interactive.form.PDAcroForm;
+import org.apache.pdfbox.pdmodel.interactive.form.PDCheckBox;
+import org.apache.pdfbox.pdmodel.interactive.form.PDRadioButton;
+import org.apache.pdfbox.pdmodel.interactive.form.PDTerminalField;
 import org.apache.pdfbox.pdmodel.interactive.form.PDTextField;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.Test;
@@ -200,9 +204,11 @@ class DrawnMatterTest {
     }
 
     /** ISO 32000-1, 12.7.2: with NeedAppearances, fields leave their looks to the reader. */
-    @Test void whatIsInFieldsWithoutLooksIsAmongTheWords() throws IOException {
+    /** Fields (ISO 32000-2, 12.7) are controls of the document: what is filled in, what is to be, and boxes; what has no control is told. */
+    @Test void fieldsAreFilledInAsControls() throws IOException {
         try (PdfSketch sketch = new PdfSketch()) {
-            sketch.text(72, 100, "Name of the boat").lines(72, 160, PROSE, PROSE);
+            sketch.text(72, 100, "Name of the boat").text(72, 130, "Its harbour").text(90, 220, "It comes at night.").lines(72, 160, PROSE, PROSE);
+            sketch.line(178, 117, 342, 117).line(178, 135, 342, 135).line(178, 117, 178, 135).line(342, 117, 342, 135);
             PDAcroForm form = new PDAcroForm(sketch.pdf);
             form.setDefaultResources(new PDResources());
             form.getDefaultResources().put(COSName.getPDFName("Helv"), new PDType1Font(Standard14Fonts.FontName.HELVETICA));
@@ -216,10 +222,38 @@ class DrawnMatterTest {
             field.getCOSObject().setString(COSName.V, "Skerrow Lass");
             sketch.page.getAnnotations().add(field.getWidgets().get(0));
             form.getFields().add(field);
+            PDTextField empty = new PDTextField(form);
+            empty.setPartialName("harbour");
+            PDCheckBox box = new PDCheckBox(form);
+            box.setPartialName("night");
+            PDRadioButton circle = new PDRadioButton(form);
+            circle.setPartialName("day");
+            widget(sketch, empty, 180, 842 - 134, 160, 16);
+            widget(sketch, box, 74, 842 - 221, 10, 10);
+            widget(sketch, circle, 74, 842 - 321, 10, 10);
+            form.getFields().addAll(List.of(empty, box, circle));
             Recovered recovered = sketch.recovered();
-            assertThat(paragraphs(recovered.document())).extracting(DrawnMatterTest::words).anyMatch(words -> words.contains("Skerrow Lass"));
-            assertThat(recovered.findings()).extracting(Finding::what).anyMatch(what -> what.contains("field"));
+            assertThat(paragraphs(recovered.document())).extracting(DrawnMatterTest::words).startsWith("Name of the boat" + Inline.TAB + "Skerrow Lass",
+                    "Its harbour" + Inline.TAB + FormField.EMPTY).contains(FormField.UNTICKED + " It comes at night.");
+            assertThat(controls(recovered.document())).containsExactly("TEXT boat: Skerrow Lass", "TEXT harbour: " + FormField.EMPTY, "TICK night: "
+                    + FormField.UNTICKED);
+            assertThat(recovered.findings()).extracting(Finding::what).contains("It has a field to fill in that only a PDF keeps: click it on its page.");
         }
+    }
+
+    private static void widget(PdfSketch sketch, PDTerminalField field, float x, float y, float width, float height) throws IOException {
+        field.getWidgets().get(0).setRectangle(new PDRectangle(x, y, width, height));
+        field.getWidgets().get(0).setPage(sketch.page);
+        sketch.page.getAnnotations().add(field.getWidgets().get(0));
+    }
+
+    private static List<String> controls(Document document) {
+        List<String> found = new ArrayList<>();
+        for (Paragraph paragraph : paragraphs(document)) for (Inline inline : paragraph.inlines()) {
+            FormField field = inline.look().get(TextProperty.FORM);
+            if (field != null && inline instanceof Inline.Text text) found.add(field.kind() + " " + field.name() + ": " + text.text());
+        }
+        return found;
     }
 
     /** Codes whose glyphs have names of mathematical fonts, names in parts, or names that are only their numbers. */

@@ -97,7 +97,7 @@ class PicturePagesTest {
                     assertThat(page.getRGB(x, 480) & 0xFF).as("the square of sheet " + (i + 1)).isLessThan(60);
                 }
             }
-            assertThat(Decant.compare(file, pdf, null, Progress.SILENT).score()).isGreaterThan(99);
+            assertThat(Decant.compare(file, pdf, null, Progress.SILENT).looks()).isGreaterThan(99);
         }
     }
 

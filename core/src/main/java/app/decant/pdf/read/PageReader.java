@@ -186,8 +186,10 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         PDPage page = source.pdf().getPage(index);
         PageReader reader = new PageReader(source, page, index, turn, progress);
         reader.shown = addressed ? new ArrayList<>() : null;
+        int own = Integer.MAX_VALUE;
         try {
             reader.processPage(page);
+            own = reader.order;
             reader.frame = new Frame(null);
             for (PDAnnotation annotation : page.getAnnotations()) {
                 if (Set.of("Widget", "FreeText", "Stamp").contains(String.valueOf(annotation.getSubtype())) && !annotation.isHidden()
@@ -198,7 +200,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             LoggerFactory.getLogger(PageReader.class).info("Page {} breaks off", index + 1, e);
             reader.problems.add(Message.of("read.page-is-damaged-what-could-be-read", (index + 1)));
         }
-        SourcePage made = new SourcePage(index, reader.width, reader.height, turn, reader.glyphs, reader.ink, reader.pictures, List.copyOf(reader.problems));
+        SourcePage made = new SourcePage(index, reader.width, reader.height, own, turn, reader.glyphs, reader.ink, reader.pictures,
+                List.copyOf(reader.problems));
         return new Addressed(made, addressed ? reader.shown : List.of(), reader.painted, reader.called);
     }
 

@@ -111,18 +111,13 @@ final class ElementMaker {
         double foot = page.height() - page.bottom();
         double room = flow.y + picture.height() > foot + 1 ? Math.max(10, foot - flow.y - 2) : picture.height();
         boolean beyond = placed.left() < -1 || placed.right() > page.width() + 1 || picture.height() > 0.95 * page.height();
-        if (beyond || room < picture.height() && placed.top() < flow.y - 1) {
+        // What hangs above the text, such as a sign beside a header, must not push it down.
+        boolean above = placed.bottom() < flow.y + 2;
+        if (beyond || above || room < picture.height() && placed.top() < flow.y - 1) {
             behind(placed);
             return;
         }
-        Look look = Look.of(ParagraphProperty.SPACE_BEFORE, BlockMaker.rounded(Math.max(0, placed.top() - flow.y)));
-        boolean centred = Math.abs(placed.middleX() - (flow.left + flow.right) / 2) < 3 && placed.left() > flow.left + 6;
-        if (centred) look = look.with(ParagraphProperty.ALIGNMENT, ParagraphProperty.Alignment.CENTRE);
-        else if (Math.abs(placed.left() - flow.left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(placed.left() - flow.left));
-        look = look.with(ParagraphProperty.LINE_SPACING, ParagraphProperty.LineSpacing.SINGLE);
-        Paragraph plain = TableMaker.picture(placed);
-        draft.addParagraph(new Paragraph("Normal", look, plain.mark(), plain.inlines()), startsPage);
-        flow.y = Math.max(flow.y, placed.top()) + picture.height() + 0.25;
+        draft.addParagraph(TableMaker.picture(placed, flow), startsPage);
     }
 
     /** A figure's parts float in their places; an empty line as tall as the figure keeps its room. */

@@ -50,9 +50,12 @@ public final class PageExtents {
                     for (Para own : note.paragraphs())
                         if (own.page() == page.index()) lowest = Math.max(lowest, own.last().baseline() + own.last().size() * 0.27);
             }
+            // A sign that stands in a line of the header is no part of the text.
+            double head = heads.header(page.index()).stream().mapToDouble(line -> line.line().baseline()).max().orElse(Double.NEGATIVE_INFINITY);
             for (Element element : body.pages().get(page.index())) {
                 if (element instanceof Element.Grid grid) reach(extent, grid.table().top() - 0.5, grid.table().bottom() + 0.5);
-                if (element instanceof Element.Alone alone) reach(extent, alone.picture().top(), alone.picture().bottom() + 1.5);
+                if (element instanceof Element.Alone alone && alone.picture().top() > head)
+                    reach(extent, alone.picture().top(), alone.picture().bottom() + 1.5);
             }
             bottoms.computeIfAbsent(sizeKey(page), key -> new ArrayList<>()).add(lowest);
             extent[1] = Math.max(extent[1], lowest);

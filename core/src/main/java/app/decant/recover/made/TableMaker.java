@@ -77,6 +77,11 @@ public final class TableMaker {
                 right = Math.min(right, grid.xs()[cell.column() + cell.columnSpan()] - chunk.right());
                 top = Math.min(top, chunk.top() - chunk.size() * 0.15 - grid.ys()[cell.row()]);
             }
+            for (Placed picture : cell.pictures()) {
+                left = Math.min(left, picture.left() - grid.xs()[cell.column()]);
+                right = Math.min(right, grid.xs()[cell.column() + cell.columnSpan()] - picture.right());
+                top = Math.min(top, picture.top() - grid.ys()[cell.row()]);
+            }
         }
         double sides = Math.max(0, left);
         // Text that was set ragged may come near the right edge; it must still fit there.
@@ -102,11 +107,35 @@ public final class TableMaker {
             else if (above > padding.top() + 8 && below < above / 3) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.BOTTOM);
             if (look.says(TableProperty.VERTICAL_ALIGNMENT)) flow.y = paras.get(0).first().top() - 1;
         }
-        for (Placed picture : cell.pictures()) content.add(picture(picture));
-        for (Para para : paras) content.add(blocks.paragraph(para, flow));
+        content.addAll(inOrder(cell.pictures(), paras, flow));
         if (content.isEmpty()) content.add(new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, BlockMaker.rounded(Math.max(1,
                 Math.min(BLANK, (y2 - y1) * 0.6)))), List.of()));
         return new Table.Cell(cell.column(), cell.columnSpan(), cell.rowSpan(), look, content);
+    }
+
+    /** Pictures and paragraphs as they stand below each other. */
+    private List<Block> inOrder(List<Placed> pictures, List<Para> paras, Flow flow) {
+        List<Block> content = new ArrayList<>();
+        List<Placed> open = new ArrayList<>(pictures);
+        open.sort(Comparator.comparingDouble(Placed::top));
+        for (Para para : paras) {
+            while (!open.isEmpty() && open.get(0).middleY() < para.first().baseline()) content.add(picture(open.remove(0), flow));
+            content.add(blocks.paragraph(para, flow));
+        }
+        for (Placed picture : open) content.add(picture(picture, flow));
+        return content;
+    }
+
+    /** A picture as a paragraph of its own, where it stands in a column. */
+    static Paragraph picture(Placed placed, Flow flow) {
+        Look look = Look.of(ParagraphProperty.SPACE_BEFORE, BlockMaker.rounded(Math.max(0, placed.top() - flow.y)));
+        boolean centred = Math.abs(placed.middleX() - (flow.left + flow.right) / 2) < 3 && placed.left() > flow.left + 6;
+        if (centred) look = look.with(ParagraphProperty.ALIGNMENT, ParagraphProperty.Alignment.CENTRE);
+        else if (Math.abs(placed.left() - flow.left) > 0.6) look = look.with(ParagraphProperty.INDENT_START, BlockMaker.rounded(placed.left() - flow.left));
+        look = look.with(ParagraphProperty.LINE_SPACING, ParagraphProperty.LineSpacing.SINGLE);
+        flow.y = Math.max(flow.y, placed.top()) + placed.picture().height() + 0.25;
+        return new Paragraph("Normal", look, Look.of(TextProperty.SIZE, 1.0), List.of(new Inline.InlinePicture(placed.picture(),
+                Look.of(TextProperty.SIZE, 1.0))));
     }
 
     /** What is written into a cell that says nothing looks as what is said in the cell nearest to it in its row. */
@@ -154,11 +183,6 @@ public final class TableMaker {
         // One of the column is the paragraph itself.
         if (ending >= 1 && ending + 1 > alike && para.left() > flow.left + AT_EDGE) para.align(ParagraphProperty.Alignment.END);
         else if (centred >= 1 && centred + 1 > alike && inMiddle && para.left() > flow.left + AT_EDGE) para.align(ParagraphProperty.Alignment.CENTRE);
-    }
-
-    static Paragraph picture(Placed placed) {
-        return new Paragraph("Normal", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0),
-                List.of(new Inline.InlinePicture(placed.picture(), Look.of(TextProperty.SIZE, 1.0))));
     }
 
     private List<Para> paragraphs(TableGrid.Cell cell, Flow flow, TableGrid grid) {

@@ -47,9 +47,10 @@ public final class PageMatter {
     /**
      * What stands on a page.
      *
-     * @param tags the element a glyph belongs to, or null where tags are missing or not to be trusted
+     * @param tags   the element a glyph belongs to, or null where tags are missing or not to be trusted
+     * @param fields that are filled in on the pages of the file
      */
-    static PageMatter of(SourcePage page, Function<Glyph, TagTree.Element> tags) {
+    static PageMatter of(SourcePage page, Function<Glyph, TagTree.Element> tags, FieldPlaces fields) {
         boolean scan = page.isScan();
         List<Glyph> upright = new ArrayList<>();
         List<Glyph> turned = new ArrayList<>();
@@ -60,6 +61,7 @@ public final class PageMatter {
         }
         List<Ink> ink = new ArrayList<>(page.ink());
         ink.removeIf(one -> one instanceof Ink.Fill fill && isPaper(fill, page) || isBeyond(one, page));
+        fields.take(page, ink, upright);
         RuleNet.join(ink);
         DrawnSigns.take(ink, upright);
         List<Chunk> chunks = new ArrayList<>(cutAtLines(SmallCapitals.told(LineFinder.chunks(upright)), ink));

@@ -37,16 +37,21 @@ public final class PageReading {
 
     private final SourceFile source;
     private final Supplier<SourceFile> another;
+    private final FieldPlaces fields;
     private final Progress progress;
     private final AtomicBoolean stopped = new AtomicBoolean();
 
     /** A page as read, what was found out on the way, and how much of its text is tagged. */
     public record Read(SourcePage page, PageMatter matter, List<Finding> findings, double tagged) { }
 
-    /** @param another opens the same file once more */
-    public PageReading(SourceFile source, Supplier<SourceFile> another, Progress progress) {
+    /**
+     * @param another opens the same file once more
+     * @param fields  that are filled in on its pages
+     */
+    public PageReading(SourceFile source, Supplier<SourceFile> another, FieldPlaces fields, Progress progress) {
         this.source = source;
         this.another = another;
+        this.fields = fields;
         this.progress = progress;
     }
 
@@ -158,7 +163,7 @@ public final class PageReading {
         TagTree tags = source.tags();
         double tagged = tags.isEmpty() ? 0 : tags.coverage(page);
         Function<Glyph, TagTree.Element> element = tagged > TRUSTED ? glyph -> tags.of(index, glyph.tag()) : glyph -> null;
-        PageMatter matter = PageMatter.of(page, element);
+        PageMatter matter = PageMatter.of(page, element, fields);
         if (matter.flattened() > 0)
             findings.add(Finding.changed(Message.of("region.a-colour-gradient-behind-text-on-page", (index + 1))).at(Finding.page(index)));
         return new Read(page, matter, findings, tagged);

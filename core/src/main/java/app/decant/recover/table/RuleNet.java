@@ -33,6 +33,32 @@ public final class RuleNet {
         return net;
     }
 
+    /**
+     * How far up and down the lines reach that run along words, each closed by those that run across all of it.
+     *
+     * @return top and bottom; null where there are none
+     */
+    static double[] framed(List<Ink> ink, double left, double top, double right, double bottom) {
+        RuleNet all = within(ink, left - BEYOND, Double.NEGATIVE_INFINITY, right + BEYOND, Double.POSITIVE_INFINITY);
+        double[] ends = null;
+        for (Ink.Stroke stroke : all.down) {
+            boolean along = stroke.x1() > left && stroke.x1() < right && stroke.y1() < bottom && stroke.y2() > top
+                    && all.closes(stroke, stroke.y1(), left, right) && all.closes(stroke, stroke.y2(), left, right);
+            if (!along) continue;
+            if (ends == null) ends = new double[] {top, bottom};
+            ends[0] = Math.min(ends[0], stroke.y1());
+            ends[1] = Math.max(ends[1], stroke.y2());
+        }
+        return ends;
+    }
+
+    private boolean closes(Ink.Stroke stroke, double y, double left, double right) { return isCrossed(stroke, y) && lineAcross(y, left, right) != null; }
+
+    /** Whether a line across meets one that runs down at an end of it. */
+    boolean isCrossed(Ink.Stroke stroke, double y) {
+        return across.stream().anyMatch(one -> Math.abs(one.y1() - y) < NEAR && one.x1() < stroke.x1() + NEAR && one.x2() > stroke.x1() - NEAR);
+    }
+
     /** The line that runs down at a place, or null: it covers most of the way. */
     Ink.Stroke lineDown(double x, double y1, double y2) { return along(down, x, y1, y2, false); }
 

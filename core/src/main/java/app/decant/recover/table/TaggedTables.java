@@ -1,5 +1,6 @@
 package app.decant.recover.table;
 
+import app.decant.pdf.read.Box;
 import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.Placed;
@@ -31,6 +32,9 @@ public final class TaggedTables {
         this.tags = tags;
     }
 
+    /** Rules that run along cells stand no further from their words than this, in points. */
+    private static final double BESIDE = 40;
+
     /** A cell with its place in the grid. */
     private record Placing(TagTree.Element element, int row, int column, int rows, int columns) { }
 
@@ -53,8 +57,9 @@ public final class TaggedTables {
         }
         if (tables.isEmpty()) return List.of();
         List<TableGrid> grids = new ArrayList<>();
+        Map<TagTree.Element, List<Box>> shown = CellPictures.with(cells, pictures, ink);
         tables.forEach((table, present) -> {
-            TableGrid grid = grid(table, present, cells, ink, pictures);
+            TableGrid grid = grid(table, present, cells, shown, ink, pictures);
             if (grid == null) {
                 for (TagTree.Element cell : present) rest.addAll(cells.get(cell));
                 return;
@@ -84,18 +89,18 @@ public final class TaggedTables {
 
     private static int number(TagTree.Element cell) { return cell == null ? -1 : cell.number(); }
 
-    private TableGrid grid(TagTree.Element table, List<TagTree.Element> present, Map<TagTree.Element, List<Chunk>> cells, List<Ink> ink,
-            List<Placed> pictures) {
+    private TableGrid grid(TagTree.Element table, List<TagTree.Element> present, Map<TagTree.Element, List<Chunk>> cells,
+            Map<TagTree.Element, List<Box>> boxes, List<Ink> ink, List<Placed> pictures) {
         List<TagTree.Element> rows = new ArrayList<>();
         gatherRows(table, rows);
         keepThisPage(rows, present);
         List<Placing> placings = placings(rows);
         int columns = placings.stream().mapToInt(placing -> placing.column + placing.columns).max().orElse(0);
         if (columns < 1 || columns > MOST_COLUMNS || rows.isEmpty() || rows.size() * columns < 2) return null;
-        RuleNet near = near(ink, present, cells);
+        RuleNet near = near(ink, present, boxes);
         if (rows.size() == 1 && isForPlacing(rows.get(0), cells, near)) return null;
-        double[] xs = edges(columns, placings, cells, near, true);
-        double[] ys = edges(rows.size(), placings, cells, near, false);
+        double[] xs = edges(columns, placings, boxes, near, true);
+        double[] ys = edges(rows.size(), placings, boxes, near, false);
         if (xs == null || ys == null) return null;
         RuleNet.widen(ink, xs, ys);
         RuleNet net = RuleNet.within(ink, xs[0] - RuleNet.NEAR, ys[0] - RuleNet.NEAR, xs[columns] + RuleNet.NEAR, ys[rows.size()] + RuleNet.NEAR);
@@ -175,14 +180,16 @@ public final class TaggedTables {
         return placings;
     }
 
-    private static RuleNet near(List<Ink> ink, List<TagTree.Element> present, Map<TagTree.Element, List<Chunk>> cells) {
-        List<Chunk> all = present.stream().flatMap(cell -> cells.get(cell).stream()).toList();
-        double left = all.stream().mapToDouble(Chunk::left).min().orElse(0);
-        double right = all.stream().mapToDouble(Chunk::right).max().orElse(0);
-        double top = all.stream().mapToDouble(Chunk::top).min().orElse(0);
-        double bottom = all.stream().mapToDouble(Chunk::bottom).max().orElse(0);
-        // Sideways a table may reach far beyond its texts; above and below, rules soon belong to something else.
-        return RuleNet.within(ink, left - 300, top - 14, right + 300, bottom + 14);
+    private static RuleNet near(List<Ink> ink, List<TagTree.Element> present, Map<TagTree.Element, List<Box>> cells) {
+        List<Box> all = present.stream().flatMap(cell -> cells.get(cell).stream()).toList();
+        double left = all.stream().mapToDouble(Box::left).min().orElse(0);
+        double right = all.stream().mapToDouble(Box::right).max().orElse(0);
+        double top = all.stream().mapToDouble(Box::top).min().orElse(0);
+        double bottom = all.stream().mapToDouble(Box::bottom).max().orElse(0);
+        // Sideways a table may reach far beyond its texts; above and below, rules soon belong to something else, but for those that run along its cells.
+        RuleNet net = RuleNet.within(ink, left - 300, top - 14, right + 300, bottom + 14);
+        double[] ends = RuleNet.framed(ink, left - BESIDE, top, right + BESIDE, bottom);
+        return ends == null ? net : RuleNet.within(ink, left - 300, Math.min(top - 14, ends[0]), right + 300, Math.max(bottom + 14, ends[1]));
     }
 
     /**
@@ -190,7 +197,7 @@ public final class TaggedTables {
      *
      * @return null where the texts contradict the tags
      */
-    private static double[] edges(int count, List<Placing> placings, Map<TagTree.Element, List<Chunk>> cells, RuleNet net, boolean across) {
+    private static double[] edges(int count, List<Placing> placings, Map<TagTree.Element, List<Box>> cells, RuleNet net, boolean across) {
         double[] from = new double[count];
         double[] to = new double[count];
         Arrays.fill(from, Double.NaN);
@@ -198,9 +205,9 @@ public final class TaggedTables {
         for (Placing placing : placings) {
             int first = across ? placing.column : placing.row;
             int last = first + (across ? placing.columns : placing.rows) - 1;
-            for (Chunk chunk : cells.getOrDefault(placing.element, List.of())) {
-                double start = across ? chunk.left() : chunk.top();
-                double end = across ? chunk.right() : chunk.bottom();
+            for (Box box : cells.getOrDefault(placing.element, List.of())) {
+                double start = across ? box.left() : box.top();
+                double end = across ? box.right() : box.bottom();
                 if (first == last || Double.isNaN(from[first])) from[first] = Double.isNaN(from[first]) ? start : Math.min(from[first], start);
                 if (first == last || Double.isNaN(to[last])) to[last] = Double.isNaN(to[last]) ? end : Math.max(to[last], end);
             }
@@ -242,6 +249,12 @@ public final class TaggedTables {
             for (Ink.Stroke stroke : net.across) {
                 if (stroke.x1() > text + 1.5 || stroke.x2() < text - 1.5) continue;
                 best = first ? least(best, stroke.x1()) : -least(-best, -stroke.x2());
+            }
+            if (!Double.isNaN(best)) return best;
+        } else {
+            for (Ink.Stroke stroke : net.down) {
+                boolean along = stroke.y1() < text + 1.5 && stroke.y2() > text - 1.5 && net.isCrossed(stroke, first ? stroke.y1() : stroke.y2());
+                if (along) best = first ? least(best, stroke.y1()) : -least(-best, -stroke.y2());
             }
             if (!Double.isNaN(best)) return best;
         }

@@ -63,7 +63,7 @@ public final class FaithBar {
         score.setText(wanted == null ? Words.of("faith.comparing") : number(wanted.looks()).equals(number(wanted.words()))
                 ? Words.of("faith.score", number(wanted.score())) : Words.of("faith.both", number(wanted.looks()), number(wanted.words())));
         boolean known = wanted != null && page >= 0 && page < wanted.pages().size();
-        canvas.setAccessibleHelp(known ? Words.of("faith.one", page + 1, number(wanted.pages().get(page).looks()), number(wanted.pages().get(page).words())) : null);
+        canvas.setAccessibleHelp(known ? told(page) : null);
         paint();
     }
 
@@ -72,9 +72,12 @@ public final class FaithBar {
 
     private void tell(MouseEvent event) {
         int page = pageAt(event);
-        if (page < 0) return;
+        if (page >= 0) hint.setText(told(page));
+    }
+
+    private String told(int page) {
         PageScore one = comparison.pages().get(page);
-        hint.setText(Words.of("faith.one", page + 1, number(one.looks()), number(one.words())));
+        return Words.of("faith.one", page + 1, number(one.looks()), number(one.words()));
     }
 
     private int pageAt(MouseEvent event) {
