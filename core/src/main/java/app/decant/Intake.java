@@ -218,7 +218,7 @@ public final class Intake {
     private void answer(Progress progress) {
         if (answered || laid == null || laid.document().answers().isEmpty()) return;
         answered = true;
-        AnsweredControls.Answered filled = AnsweredControls.in(laid.document(), original == null ? FileForm.NONE : FileForm.of(original));
+        AnsweredControls.Answered filled = AnsweredControls.in(laid.document(), FileForm.of(original(file, password)));
         if (filled.left() > 0) tell(Finding.lost(Message.of("form.answers-stay", filled.left())));
         if (!filled.document().equals(laid.document())) filledIn = Decant.layOut(filled.document(), progress);
     }

@@ -35,6 +35,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** PDFs written by a browser, typesetting systems and a report library; what they are and hold is told in the README beside them. */
@@ -108,12 +109,12 @@ class ForeignPdfTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"browser.pdf", "typeset.pdf", "typeset-two-columns.pdf", "troff.pdf", "report-library.pdf"})
-    void laysOutOntoTheSamePages(String name) throws IOException {
+    @CsvSource({"browser.pdf, 99", "typeset.pdf, 92", "typeset-two-columns.pdf, 90", "troff.pdf, 96", "report-library.pdf, 98"})
+    void laysOutOntoTheSamePages(String name, double faithful) throws IOException {
         take(name);
         Comparison faith = Proof.compare(Side.of(bytes(name), name, null, Progress.SILENT), Layout.of(document, FontCatalogue.shipped()), Progress.SILENT);
         assertThat(faith.differences()).noneMatch(difference -> difference.kind() == Difference.Kind.PAGES);
-        assertThat(faith.score()).isGreaterThan(88);
+        assertThat(faith.score()).isGreaterThan(faithful);
     }
 
     /** Against {@code pdftotext} of poppler-utils, where it is installed: the characters of the body in order. Formulas and bullets it reads another way. */

@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.Block;
 import app.decant.document.Border;
@@ -8,8 +9,11 @@ import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Facts;
+import app.decant.document.Image;
+import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
@@ -20,12 +24,16 @@ import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.write.PdfWriter;
+import app.decant.proof.Proof;
+import app.decant.proof.Side;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -45,6 +53,48 @@ class TaggedTableTest {
             String said = ((Paragraph) table.rows().get(r).cells().get(1).blocks().get(0)).plainText();
             assertThat(said).isEqualTo(r == empty ? "" : "boat " + r);
         }
+    }
+
+    /** Each with its caption below or above, and the rows as high as they were, though the last one has room below its words. */
+    @ParameterizedTest
+    @CsvSource({"true", "false"})
+    void picturesStandInTheirCellsAboveAndBelowTheirWords(boolean above) throws IOException {
+        Borders lines = Borders.all(Border.single(0.5, Colour.BLACK));
+        List<Table.Row> rows = new ArrayList<>();
+        for (int r = 0; r < 2; r++) {
+            List<Table.Cell> cells = new ArrayList<>();
+            for (int c = 0; c < 2; c++) {
+                Paragraph shown = new Paragraph("Normal", Look.PLAIN, Look.PLAIN, List.of(new Inline.InlinePicture(picture(r * 2 + c), Look.PLAIN)));
+                Paragraph said = Paragraph.of("Boat " + r + c);
+                List<Block> both = r + c == 2 ? List.of(Paragraph.of("")) : above ? List.of(shown, said) : List.of(said, shown);
+                cells.add(new Table.Cell(c, 1, 1, Look.PLAIN, both));
+            }
+            rows.add(new Table.Row(Look.of(TableProperty.ROW_HEIGHT, 150.0), cells));
+        }
+        Table made = new Table(Look.of(TableProperty.BORDERS, lines), List.of(200.0, 200.0), rows);
+        byte[] pdf = published(Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(Paragraph.of("Before the table."), made,
+                Paragraph.of("Behind the table."))))));
+        Document recovered = Recovery.of(pdf, "table", null, FontCatalogue.shipped(), Progress.SILENT).document();
+        Table table = (Table) recovered.blocks().stream().filter(block -> block instanceof Table).findFirst().orElseThrow();
+        assertThat(table.rows()).hasSize(2).allSatisfy(row -> assertThat(row.look().get(TableProperty.ROW_HEIGHT)).isCloseTo(150, within(2.0)));
+        for (int r = 0; r < 2; r++) for (int c = 0; c < 2; c++) {
+            List<Block> blocks = table.rows().get(r).cells().get(c).blocks();
+            if (r + c == 2) continue;
+            assertThat(blocks).hasSize(2);
+            assertThat(((Paragraph) blocks.get(above ? 1 : 0)).plainText()).isEqualTo("Boat " + r + c);
+            assertThat(((Paragraph) blocks.get(above ? 0 : 1)).inlines()).hasAtLeastOneElementOfType(Inline.InlinePicture.class);
+        }
+        try (Side before = Side.of(pdf, "table.pdf", null, Progress.SILENT)) {
+            assertThat(Proof.compare(before, Layout.of(recovered, FontCatalogue.shipped()), Progress.SILENT).looks()).isGreaterThan(97);
+        }
+    }
+
+    private static Picture picture(int shade) throws IOException {
+        BufferedImage image = new BufferedImage(60, 40, BufferedImage.TYPE_INT_RGB);
+        for (int y = 0; y < 40; y++) for (int x = 0; x < 60; x++) image.setRGB(x, y, 0x204060 + shade * 0x101010 + (x / 10 + y / 10) % 2 * 0x303030);
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        ImageIO.write(image, "png", bytes);
+        return new Picture(new Image("image/png", bytes.toByteArray()), 120, 80, null);
     }
 
     private static Table table(boolean ruled, int empty) {
