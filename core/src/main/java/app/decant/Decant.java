@@ -266,7 +266,7 @@ public final class Decant {
         List<PageText> shown = PageText.of(bytes(pdf), String.valueOf(pdf.getFileName()), password, progress);
         return Proof.compare(laid, shown, progress).differences().stream().filter(one -> switch (one.kind()) {
             case PAGES, TEXT, PICTURE, HEADING -> true;
-            case LINE_END, PLACE, COLOUR, LOOK, LINK, FONT, STRUCTURE, DRAWING, FIELD -> false;
+            case LINE_END, PLACE, COLOUR, LOOK, LINK, FONT, STRUCTURE, DRAWING, FIELD, NUMBER -> false;
         }).toList();
     }
 

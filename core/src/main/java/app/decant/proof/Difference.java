@@ -12,7 +12,7 @@ import app.decant.words.Message;
  */
 public record Difference(Kind kind, Finding.Weight weight, int page, double x, double y, double width, double height, Message message) {
     /** What it is about. */
-    public enum Kind { PAGES, TEXT, LINE_END, PLACE, PICTURE, COLOUR, LOOK, LINK, FONT, HEADING, STRUCTURE, DRAWING, FIELD }
+    public enum Kind { PAGES, TEXT, LINE_END, PLACE, PICTURE, COLOUR, LOOK, LINK, FONT, HEADING, STRUCTURE, DRAWING, FIELD, NUMBER }
 
     /** In words. */
     public String sentence() { return message.toString(); }

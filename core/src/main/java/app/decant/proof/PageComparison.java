@@ -136,7 +136,7 @@ final class PageComparison {
             kinds++;
             boolean same = original.label().equals(result.label());
             kept += same ? 1 : 0;
-            if (!same) tellPage(Kind.PAGES, Weight.CHANGED, Message.of("proof.other-number", original.label(), result.label()));
+            if (!same) tellPage(Kind.NUMBER, Weight.CHANGED, Message.of("proof.other-number", original.label(), result.label()));
         }
         return kinds == 0 ? 1 : kept / kinds;
     }

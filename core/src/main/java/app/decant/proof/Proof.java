@@ -20,6 +20,9 @@ import java.util.concurrent.CompletableFuture;
 public final class Proof {
     private static final Message COMPARING = Message.of("step.comparing");
 
+    /** Of a file with more pages than this only every second is painted, or every third; the others are told by their words and letters. */
+    private static final int MOST_PAINTED = 500;
+
     private Proof() { }
 
     /** Compares what pages say, and how their letters look, without painting them. */
@@ -56,8 +59,9 @@ public final class Proof {
                 PageText now = result.get(match[i]);
                 PageText then = original.get(i);
                 // Each side is one thread's at a time, and painting is most of the work.
-                CompletableFuture<Optional<Painting>> painted = CompletableFuture.supplyAsync(() -> before.painting(then));
-                Optional<Painting> other = after.painting(now);
+                boolean seen = i % (1 + original.size() / MOST_PAINTED) == 0;
+                CompletableFuture<Optional<Painting>> painted = CompletableFuture.supplyAsync(() -> seen ? before.painting(then) : Optional.empty());
+                Optional<Painting> other = seen ? after.painting(now) : Optional.empty();
                 PageComparison comparison = new PageComparison(then, now, painted.join().orElse(null), other.orElse(null));
                 scores.add(comparison.compare());
                 differences.addAll(comparison.differences());

@@ -38,6 +38,7 @@ import org.apache.pdfbox.cos.COSName;
 public record PageText(int index, double width, double height, int turn, String label, boolean scan, List<Line> lines, List<Shown> pictures,
         Set<String> links, int fields) {
     private static final COSName WIDGET = COSName.getPDFName("Widget");
+    private static final int MOST_STRUCTURED = 1500;
     private static final double ROW = 1.5;
     private static final int HIDDEN = 2;
     private static final int PUSH_BUTTON = 1 << 16;
@@ -135,7 +136,8 @@ public record PageText(int index, double width, double height, int turn, String 
 
     /** The pages of a laid-out document. */
     public static List<PageText> of(Pages pages) {
-        Map<Passage, Begin> begins = LaidText.begins(pages.structure());
+        // Of what nobody reads as a text, such as a workbook of thousands of pages, the structure alone would be larger than all else.
+        Map<Passage, Begin> begins = pages.count() > MOST_STRUCTURED ? Map.of() : LaidText.begins(pages.structure());
         return pages.pages().stream().map(page -> LaidText.of(page, begins)).toList();
     }
 

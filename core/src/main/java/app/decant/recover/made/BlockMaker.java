@@ -108,7 +108,7 @@ public final class BlockMaker {
         double leading = ownLeading(para);
         if (leading == 0) leading = leadings.getOrDefault(Math.round(para.size() * 2), natural);
         double above = ascent(true, leading, heights, natural);
-        return new double[] {above, leading - above};
+        return new double[] {above, leading - above, ruled(above(para, above))};
     }
 
     /** A paragraph that stands where the flow has come to; the flow goes on below it. */
@@ -128,11 +128,11 @@ public final class BlockMaker {
                 .equals(main.get(TextProperty.SIZE)) && Objects.equals(inline.look().get(TextProperty.FAMILY), main.get(TextProperty.FAMILY)))
                 && lines.stream().allMatch(line -> faces.covers(line.text(), main));
         double above = ascent(uniform, leading, heights, natural);
-        double before = para.first().baseline() - above - flow.y;
+        double before = para.first().baseline() - above - flow.y - ruled(above(para, above));
         if (before < 0 && single) {
             leading = Math.max(0.9 * para.size(), leading + before);
             above = ascent(uniform, leading, heights, natural);
-            before = para.first().baseline() - above - flow.y;
+            before = para.first().baseline() - above - flow.y - ruled(above(para, above));
         }
         double late = before < 0 ? -before : 0;
         double room = room(Math.max(0, before));
@@ -142,9 +142,11 @@ public final class BlockMaker {
         look = look.with(ParagraphProperty.LINE_SPACING, uniform ? new LineSpacing(LineSpacing.Rule.MULTIPLE, Math.round(leading / natural * 1000) / 1000.0)
                 : new LineSpacing(LineSpacing.Rule.EXACTLY, rounded(leading)));
         boolean moved = para.last().page() != para.first().page() || para.last().baseline() < para.first().baseline();
-        flow.y = para.last().baseline() + leading - above + (moved ? 0 : late + drift);
+        Border over = above(para, above);
+        Border under = border(para.ruleBelow(), para.ruleBelow() == null ? 0 : para.ruleBelow().y1() - para.last().baseline() - leading + above);
+        flow.y = para.last().baseline() + leading - above + ruled(under) + (moved ? 0 : late + drift);
         look = placed(look, para, flow, lines);
-        look = dressed(look, para);
+        look = dressed(look, para, over, under);
         List<Inline> inlines = new ArrayList<>();
         for (RunMaker.LineRuns line : lines) {
             inlines.addAll(line.inlines);
@@ -294,12 +296,11 @@ public final class BlockMaker {
     }
 
     /** Shading and rules round the paragraph. */
-    private static Look dressed(Look plain, Para para) {
+    private static Look dressed(Look plain, Para para, Border over, Border under) {
         Look look = plain;
         if (para.shading() != null) look = look.with(ParagraphProperty.SHADING, new Colour(para.shading()));
         if (para.ruleAbove() != null || para.ruleBelow() != null || para.bar() != null) {
-            look = look.with(ParagraphProperty.BORDERS, new Borders(border(para.ruleAbove(), para.first().top()), null,
-                    border(para.ruleBelow(), para.last().bottom()), bar(para), null, null));
+            look = look.with(ParagraphProperty.BORDERS, new Borders(over, null, under, bar(para), null, null));
         }
         return look;
     }
@@ -310,11 +311,19 @@ public final class BlockMaker {
                 rounded(Math.min(31, Math.max(0, para.left() - para.bar().x1()))));
     }
 
-    private static Border border(Ink.Stroke rule, double from) {
+    /** The rule over a paragraph, whose first line reaches so far above its baseline. */
+    private static Border above(Para para, double reach) {
+        return border(para.ruleAbove(), para.ruleAbove() == null ? 0 : para.first().baseline() - reach - para.ruleAbove().y1());
+    }
+
+    private static Border border(Ink.Stroke rule, double away) {
         if (rule == null) return null;
         return new Border(rule.dashed() ? Border.Line.DASHED : Border.Line.SINGLE, rounded(Math.max(0.25, rule.width())), new Colour(rule.rgb()),
-                rounded(Math.min(31, Math.max(0, Math.abs(rule.y1() - from)))));
+                rounded(Math.min(31, Math.max(0, away))));
     }
+
+    /** How much room a rule takes beside the lines. */
+    private static double ruled(Border border) { return border == null ? 0 : border.width() + border.space(); }
 
     static String style(Para para) {
         if (para.isTitle()) return "Title";

@@ -43,7 +43,7 @@ public final class PageExtents {
                 double[] reach = blocks.reach(para);
                 for (TextLine line : para.lines()) {
                     if (line.page() != page.index()) continue;
-                    extent[0] = Math.min(extent[0], line.baseline() - reach[0]);
+                    extent[0] = Math.min(extent[0], line.baseline() - reach[0] - (line == para.first() ? reach[2] : 0));
                     lowest = Math.max(lowest, line.baseline() + reach[1]);
                 }
                 for (Para.Footnote note : para.notes())

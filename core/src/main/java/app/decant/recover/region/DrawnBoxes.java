@@ -22,8 +22,8 @@ final class DrawnBoxes {
     private static final int MOST_BOXES = 500;
     /** Of the size of the letters beside; what is smaller is a bullet. */
     private static final double LEAST_SHARE = 0.62;
-    private static final String UNPICKED = "\u25EF";
-    private static final String PICKED = "\u25C9";
+    static final String UNPICKED = "\u25EF";
+    static final String PICKED = "\u25C9";
     private static final String TICKS = "xX\u00D7\u2713\u2714\u2715\u2716\u2717\u2718\u2022\u25A0\u25CF";
 
     private DrawnBoxes() { }

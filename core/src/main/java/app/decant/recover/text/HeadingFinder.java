@@ -4,6 +4,8 @@ import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.SourceFile;
 import app.decant.recover.line.Chunk;
 import app.decant.recover.line.ListLabel;
+import app.decant.recover.region.DrawnSigns;
+import app.decant.recover.region.FieldPlaces;
 import app.decant.recover.region.PageMatter;
 import java.text.Normalizer;
 import java.util.ArrayList;
@@ -239,7 +241,8 @@ public final class HeadingFinder {
         String text = para.text().trim();
         if (text.length() > LONGEST || text.length() < 2 || para.lines().size() > 4 || para.isContentsEntry()) return false;
         if (text.chars().filter(Character::isLetter).count() < Math.max(1, text.length() / 4)) return false;
-        if (text.matches(".*[,;]$") || ListLabel.isBullet(text)) return false;
+        // What is to be ticked or filled in is no heading, whatever letters a form is set in.
+        if (text.matches(".*[,;]$") || ListLabel.isBullet(text) || DrawnSigns.begins(text) || para.text().contains(FieldPlaces.BLANK)) return false;
         double size = para.size();
         boolean larger = size > 1.09 * bodySize;
         if (size < 0.93 * bodySize && numberDepth(para) == 0) return false;
