@@ -20,6 +20,8 @@ import app.decant.proof.Proof;
 import app.decant.proof.Side;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
+import java.io.InputStream;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,6 +34,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDFormContentStream;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
@@ -254,6 +257,25 @@ class DrawnMatterTest {
             if (field != null && inline instanceof Inline.Text text) found.add(field.kind() + " " + field.name() + ": " + text.text());
         }
         return found;
+    }
+
+    /** A font whose pen leads down (ISO 32000-2, 9.7.4.3), each letter placed by itself along a line: as wide as it is, else no word would be one. */
+    @Test void lettersOfAFontForWritingDownwardsStandOnALine() throws IOException {
+        try (PdfSketch sketch = new PdfSketch(); InputStream in = FontCatalogue.class.getResourceAsStream("LiberationSans-Regular.ttf")) {
+            PDType0Font font = PDType0Font.loadVertical(sketch.pdf, new ByteArrayInputStream(in.readAllBytes()));
+            for (int line = 0; line < 3; line++) {
+                double x = 72;
+                for (String letter : "Notice of a public hearing about the long pier".split("")) {
+                    sketch.out.beginText();
+                    sketch.out.setFont(font, 12);
+                    sketch.out.newLineAtOffset((float) x, 700 - 20 * line);
+                    sketch.out.showText(letter);
+                    sketch.out.endText();
+                    x += font.getStringWidth(letter) / 1000 * 12;
+                }
+            }
+            assertThat(paragraphs(sketch.document())).extracting(DrawnMatterTest::words).anyMatch(words -> words.contains("Notice of a public hearing"));
+        }
     }
 
     /** Codes whose glyphs have names of mathematical fonts, names in parts, or names that are only their numbers. */

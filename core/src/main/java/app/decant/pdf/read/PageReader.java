@@ -323,7 +323,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             mark.actualText = null;
         }
         boolean seen = getGraphicsState().getTextState().getRenderingMode().isFill() || getGraphicsState().getTextState().getRenderingMode().isStroke();
-        double advance = displacement.getX() * across;
+        // A font for writing downwards leads down (9.7.4.3); some files place its letters side by side all the same, each by itself.
+        double advance = (font.isVertical() ? font.getWidth(code) / 1000 : displacement.getX()) * across;
         Link link = link(x + advance / 2, baseline - size * 0.3);
         int rgb = onWhite(rgb(getGraphicsState().getNonStrokingColor()), opacity * getGraphicsState().getNonStrokeAlphaConstant());
         Glyph glyph = new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(), rgb, tag(), angle, seen,

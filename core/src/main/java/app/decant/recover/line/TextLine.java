@@ -13,6 +13,9 @@ import java.util.regex.Pattern;
 /** One line of text in its column: its chunks, joined by spaces or, over wide gaps, by tabs. */
 public final class TextLine implements Box {
     /** A gap this wide, in ems, is a tab unless the line's other gaps are wide too. */
+    /** Spaces wider than this, in ems, were stretched to fill their line. */
+    private static final double STRETCHED = 0.4;
+    private static final Set<String> SENTENCE_ENDS = Set.of(".", "!", "?", ":", ")", "\u201D");
     private static final double TAB_GAP = 1.7;
 
     /** Gaps that differ no more than this, in ems, are even. */
@@ -56,7 +59,9 @@ public final class TextLine implements Box {
                 double gap = before.isRightToLeft() ? before.left() - this.chunks.get(i).right() : this.chunks.get(i).left() - before.right();
                 Glyph last = before.glyphs().get(before.glyphs().size() - 1);
                 boolean numbered = i == 1 && NUMBER.matcher(before.text()).matches();
-                boolean tab = !spread && gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size || numbered && gap > NUMBER_GAP * size;
+                // Two spaces behind a sentence are two of those that a justified line has.
+                boolean sentences = usual > STRETCHED * size && SENTENCE_ENDS.contains(last.text()) && gap < 2.4 * usual;
+                boolean tab = !spread && !sentences && gap > TAB_GAP * size && gap > 1.6 * usual || gap > 4 * size || numbered && gap > NUMBER_GAP * size;
                 if (tab) tabbed.add(this.chunks.get(i));
                 glyphs.add(tab ? last.spaceAfter(gap).with("\t") : last.spaceAfter(gap));
             }
