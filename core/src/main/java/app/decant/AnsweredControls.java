@@ -31,6 +31,7 @@ final class AnsweredControls {
         Set<String> done = new HashSet<>();
         Document filled = document;
         for (Walk.Stop stop : Walk.of(document).stops()) {
+            if (stop.paragraph().inlines().stream().noneMatch(inline -> inline.look().get(TextProperty.FORM) != null)) continue;
             for (int at = 0; at < filled.paragraph(new Place(stop.path(), 0)).length(); at++) {
                 Paragraph now = filled.paragraph(new Place(stop.path(), 0));
                 FormField field = now.lookBefore(at + 1).get(TextProperty.FORM);

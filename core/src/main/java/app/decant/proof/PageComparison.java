@@ -4,9 +4,6 @@ import app.decant.document.Finding.Weight;
 import app.decant.proof.Difference.Kind;
 import app.decant.recover.PageText;
 import app.decant.words.Message;
-import com.github.difflib.DiffUtils;
-import com.github.difflib.patch.AbstractDelta;
-import com.github.difflib.patch.Chunk;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -47,7 +44,9 @@ final class PageComparison {
     Map<String, String> otherFonts() { return otherFonts; }
 
     PageScore compare() {
-        double text = text();
+        WordComparison words = new WordComparison(original, result);
+        double text = words.share();
+        for (WordComparison.Told one : words.told()) tell(Kind.TEXT, one.weight(), one.line(), one.message());
         Map<String, List<PageText.Line>> theirs = new HashMap<>();
         for (PageText.Line line : result.lines()) theirs.computeIfAbsent(squeezed(line.text()), key -> new ArrayList<>()).add(line);
         int kept = 0;
@@ -145,67 +144,12 @@ final class PageComparison {
         differences.add(new Difference(kind, weight, original.index(), 0, 0, original.width(), 20, message));
     }
 
-    /** A picture of a page has no words that could be edited; where they were read from it, that is all one can ask for. */
-    private double text() {
-        List<String> mine = words(original);
-        List<String> theirs = words(result);
-        if (original.scan() && mine.isEmpty()) return theirs.isEmpty() ? 0 : 1;
-        int all = letters(mine) + letters(theirs);
-        if (all == 0) return 1;
-        List<AbstractDelta<String>> deltas = new ArrayList<>();
-        // A word cut by a line end elsewhere is the same word.
-        for (AbstractDelta<String> delta : DiffUtils.diff(mine, theirs).getDeltas())
-            if (!said(delta.getSource()).replace("-", "").equals(said(delta.getTarget()).replace("-", ""))) deltas.add(delta);
-        int lost = 0;
-        int told = 0;
-        Map<String, Integer> came = new HashMap<>();
-        for (AbstractDelta<String> delta : deltas) if (delta.getSource().size() == 0) came.merge(said(delta.getTarget()), 1, Integer::sum);
-        for (AbstractDelta<String> delta : deltas) {
-            String source = said(delta.getSource());
-            String target = said(delta.getTarget());
-            boolean moved = delta.getTarget().size() == 0 && came.getOrDefault(source, 0) > 0;
-            if (moved) came.merge(source, -1, Integer::sum);
-            boolean elsewhere = delta.getSource().size() == 0 && (came.getOrDefault(target, 0) == 0 || isSign(target));
-            // What stands elsewhere is lost half, and told once, where it stood; what is drawn as a sign there is no word that came.
-            lost += moved ? source.length() : elsewhere ? 0 : source.length() + target.length();
-            if (elsewhere || told++ >= MOST_TOLD) continue;
-            if (moved) tell(Kind.TEXT, Weight.CHANGED, lineOf(delta.getSource().getPosition()), Message.of("proof.stands-elsewhere",
-                    shortened(String.join(" ", delta.getSource().getLines()))));
-            else tellText(delta.getSource(), delta.getTarget());
-        }
-        return (double) (all - Math.min(all, lost)) / all;
-    }
-
-    private static String said(Chunk<String> chunk) { return String.join("", chunk.getLines()); }
-
-    /** A bullet or another sign, which some files draw and others write. */
-    private static boolean isSign(String word) { return word.codePoints().noneMatch(Character::isLetterOrDigit) && word.length() <= 2; }
-
-    private void tellText(Chunk<String> source, Chunk<String> target) {
-        String before = shortened(String.join(" ", source.getLines()));
-        String after = shortened(String.join(" ", target.getLines()));
-        PageText.Line at = lineOf(source.getPosition());
-        if (before.isEmpty()) tell(Kind.TEXT, Weight.CHANGED, at, Message.of("proof.was-not-there", after));
-        else if (after.isEmpty()) tell(Kind.TEXT, Weight.LOST, at, Message.of("proof.is-missing", before));
-        else tell(Kind.TEXT, Weight.CHANGED, at, Message.of("proof.reads", before, after));
-    }
-
-    private PageText.Line lineOf(int word) {
-        int at = 0;
-        for (PageText.Line line : original.lines()) {
-            at += line.text().trim().split("\\s+").length;
-            if (word < at) return line;
-        }
-        return original.lines().isEmpty() ? new PageText.Line("", 0, original.width(), 20, 12, List.of(),
-                PageText.Begin.UNKNOWN) : original.lines().get(original.lines().size() - 1);
-    }
-
     private void tellEnds(List<PageText.Line> ended) {
-        List<String> words = words(result);
+        List<String> there = WordComparison.words(result);
         List<PageText.Line> other = new ArrayList<>();
         for (PageText.Line line : ended) {
             // Only where its words are still there do they break differently; else they are told as missing.
-            if (words.containsAll(List.of(line.text().trim().split("\\s+")))) other.add(line);
+            if (there.containsAll(List.of(line.text().trim().split("\\s+")))) other.add(line);
         }
         if (other.isEmpty()) return;
         for (PageText.Line line : other) otherEnds.computeIfAbsent(line.family(), key -> new int[1])[0]++;
@@ -276,16 +220,6 @@ final class PageComparison {
         return best;
     }
 
-    private static List<String> words(PageText page) {
-        List<String> words = new ArrayList<>();
-        for (PageText.Line line : page.lines()) for (String word : plain(line.text()).trim().split("\\s+")) if (!word.isEmpty()) words.add(word);
-        return words;
-    }
-
-    /** Rows of dots are leaders, however many there are. */
-    private static String plain(String text) { return text.replaceAll("[.·…_]{3,}", " ").replace("\u00AD", ""); }
-
-    private static int letters(List<String> words) { return words.stream().mapToInt(String::length).sum(); }
-    static String squeezed(String text) { return plain(text).replaceAll("[\\s\u00A0]+", ""); }
+    static String squeezed(String text) { return WordComparison.plain(text).replaceAll("[\\s\u00A0]+", ""); }
     static String shortened(String text) { return text.length() > 60 ? text.substring(0, 57).trim() + "…" : text; }
 }

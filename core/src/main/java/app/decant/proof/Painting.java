@@ -113,7 +113,7 @@ final class Painting {
                 double all = before + theirs.sum(from);
                 if (all < 1) continue;
                 double noise = GRAIN * REGION * REGION + SMOOTHING * mine.steps(theirs, from);
-                double differs = mine.differing(theirs, from);
+                double differs = mine.differing(theirs, from, noise);
                 double same = 1 - Math.min(1, Math.max(0, differs - noise) / Math.max(1, all - noise));
                 double weight = Math.min(1, all / (2 * FULL * REGION * REGION));
                 weights += weight;
@@ -148,15 +148,15 @@ final class Painting {
                 Math.abs(here - ink[at + line])));
     }
 
-    /** How much of a region's ink differs, the other moved by a cell at most: where it fits best. */
-    private double differing(Painting other, int from) {
-        double least = differing(other, from, 0);
-        for (int dy = -1; dy <= 1 && least > 0; dy++) for (int dx = -1; dx <= 1; dx++)
-            if (dx != 0 || dy != 0) least = Math.min(least, differing(other, from, (dy * columns + dx) * CHANNELS));
+    /** How much of a region's ink differs, the other moved by a cell at most: where it fits best, or well enough. */
+    private double differing(Painting other, int from, double enough) {
+        double least = shifted(other, from, 0);
+        for (int dy = -1; dy <= 1; dy++) for (int dx = -1; dx <= 1 && least > enough; dx++)
+            least = Math.min(least, shifted(other, from, (dy * columns + dx) * CHANNELS));
         return least;
     }
 
-    private double differing(Painting other, int from, int shift) {
+    private double shifted(Painting other, int from, int shift) {
         double differs = 0;
         for (int y = 0, line = from; y < REGION; y++, line += columns * CHANNELS)
             for (int i = line; i < line + REGION * CHANNELS; i++) differs += Math.abs(ink[i] - other.ink[i + shift]);

@@ -27,6 +27,9 @@ final class StructureComparison {
     private static final int ROWS = 3;
     private static final int PARTS_OF_ROW = 3;
 
+    /** What shows more lines is no page of text. */
+    private static final int MOST_LINES = 3000;
+
     private final PageText original;
     private final Map<PageText.Line, PageText.Line> pairs = new IdentityHashMap<>();
     private final List<Told> told = new ArrayList<>();
@@ -45,6 +48,7 @@ final class StructureComparison {
 
     /** The share of what could be judged that is right, from 0 to 1. */
     double share() {
+        if (original.lines().size() > MOST_LINES) return 1;
         boolean known = pairs.values().stream().anyMatch(line -> line.begin().isKnown());
         if (!known) return 1;
         if (original.lines().stream().anyMatch(line -> line.begin().isKnown())) compareKnown();

@@ -37,8 +37,10 @@ final class LaidText implements Canvas {
     static PageText of(Page page, Map<Passage, Begin> begins) {
         LaidText shown = new LaidText();
         page.show(shown);
-        List<Item.LineItem> items = new ArrayList<>();
-        for (Item item : page.items()) if (item instanceof Item.LineItem line && !line.line().pieces().isEmpty()) items.add(line);
+        Map<Long, List<Item.LineItem>> items = new HashMap<>();
+        for (Item item : page.items())
+            if (item instanceof Item.LineItem line && !line.line().pieces().isEmpty())
+                items.computeIfAbsent(Math.round(line.baseline()), key -> new ArrayList<>()).add(line);
         return new PageText(page.index(), page.width(), page.height(), 0, page.label(), false, PageText.lines(shown.glyphs, page.width(), page.height(),
                 chunk -> begin(chunk, items, begins)), shown.pictures, shown.links, shown.fields.size());
     }
@@ -62,8 +64,11 @@ final class LaidText implements Canvas {
         for (Element child : element.children()) collect(child, kind, begins);
     }
 
-    private static Begin begin(Chunk chunk, List<Item.LineItem> items, Map<Passage, Begin> begins) {
-        for (Item.LineItem item : items) {
+    /** @param items by their baselines, rounded */
+    private static Begin begin(Chunk chunk, Map<Long, List<Item.LineItem>> items, Map<Passage, Begin> begins) {
+        List<Item.LineItem> near = new ArrayList<>();
+        for (long y = Math.round(chunk.baseline()) - 1; y <= Math.round(chunk.baseline()) + 1; y++) near.addAll(items.getOrDefault(y, List.of()));
+        for (Item.LineItem item : near) {
             double from = item.line().pieces().get(0).x();
             boolean here = Math.abs(item.baseline() - chunk.baseline()) < 1 && chunk.left() > item.left() + from - 1
                     && chunk.left() < item.left() + item.line().x() + item.line().width() + 1;

@@ -26,6 +26,8 @@ public final class FieldPlaces {
     private static final double USUAL = 11;
     private static final double OF_HEIGHT = 0.75;
     private static final double MANY_LINES = 45;
+    /** A page with more fields is no form that anybody fills in. */
+    private static final int MOST = 600;
     /** Boxes to tick are no larger. */
     private static final double LARGEST_BOX = 30;
     /** How far a frame reaches beyond its field: one that the field draws, one that the page does; in points. */
@@ -48,6 +50,7 @@ public final class FieldPlaces {
     public FieldPlaces(FileForm form) {
         for (FileField field : form.fields()) for (FileField.Place place : field.places())
             fields.computeIfAbsent(place.page(), page -> new ArrayList<>()).add(new Field(field, place));
+        fields.values().removeIf(some -> some.size() > MOST);
     }
 
     /** The fields of a page, in their order. */
