@@ -4,10 +4,14 @@ import app.decant.document.Finding.Weight;
 import app.decant.proof.Difference.Kind;
 import app.decant.recover.PageText;
 import app.decant.words.Message;
+import java.net.URI;
+import java.net.URISyntaxException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** Compares one page with another. */
 final class PageComparison {
@@ -193,12 +197,23 @@ final class PageComparison {
 
     private double links() {
         int gone = 0;
+        Set<String> there = new HashSet<>();
+        for (String link : result.links()) there.add(inAscii(link));
         for (String link : original.links()) {
-            if (result.links().contains(link)) continue;
+            if (there.contains(inAscii(link))) continue;
             gone++;
             tellPage(Kind.LINK, Weight.LOST, Message.of("proof.link-gone", shortened(link)));
         }
         return 1 - (double) gone / original.links().size();
+    }
+
+    /** An address as files have to write it that take no other letters (RFC 3987, 3.1). */
+    private static String inAscii(String address) {
+        try {
+            return new URI(address).toASCIIString();
+        } catch (URISyntaxException e) {
+            return address;
+        }
     }
 
     private void tell(Kind kind, Weight weight, PageText.Line line, Message sentence) {

@@ -199,6 +199,9 @@ class ProofTest {
         byte[] before = published(Layout.of(linked, FontCatalogue.shipped()), "linked.pdf");
         Comparison comparison = compared(before, original);
         assertThat(comparison.differences()).extracting(Difference::sentence).containsExactly("The link to https://ferries.example/luggage is gone.");
+        Document strange = Dressing.looks(document, word, look -> look.with(TextProperty.LINK, new Link.Address("https://ferries.example/gepäck"))).after();
+        PagedDocument laid = Layout.of(strange, FontCatalogue.shipped());
+        assertThat(Proof.compare(side(published(laid, "strange.pdf")), laid, Progress.SILENT).differences()).as("one address, written in two ways").isEmpty();
     }
 
     @Test void aMissingPageIsUnlikeEverything() throws IOException {
