@@ -15,6 +15,8 @@ final class CellPictures {
     /** A picture stands no further from its words than this, nor the rule behind it from the picture; in points. */
     private static final double APART = 24;
     private static final double BEHIND = 12;
+    /** More on a page are the pieces of something else. */
+    private static final int MOST = 200;
 
     private CellPictures() { }
 
@@ -22,6 +24,7 @@ final class CellPictures {
     static Map<TagTree.Element, List<Box>> with(Map<TagTree.Element, List<Chunk>> cells, List<Placed> pictures, List<Ink> ink) {
         Map<TagTree.Element, List<Box>> all = new HashMap<>();
         cells.forEach((cell, words) -> all.put(cell, new ArrayList<>(words)));
+        if (pictures.size() > MOST) return all;
         for (Placed picture : pictures) {
             TagTree.Element nearest = null;
             double least = APART;

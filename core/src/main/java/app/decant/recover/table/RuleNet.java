@@ -16,6 +16,8 @@ public final class RuleNet {
     /** The areas behind cells reach no farther beyond their texts. */
     private static final double AROUND = 12;
     private static final double BEYOND = 300;
+    /** A page of more lines is a drawing, or hatched. */
+    private static final int MOST = 2000;
 
     final List<Ink.Stroke> across = new ArrayList<>();
     final List<Ink.Stroke> down = new ArrayList<>();
@@ -41,6 +43,7 @@ public final class RuleNet {
     static double[] framed(List<Ink> ink, double left, double top, double right, double bottom) {
         RuleNet all = within(ink, left - BEYOND, Double.NEGATIVE_INFINITY, right + BEYOND, Double.POSITIVE_INFINITY);
         double[] ends = null;
+        if (all.down.size() > MOST || all.across.size() > MOST) return null;
         for (Ink.Stroke stroke : all.down) {
             boolean along = stroke.x1() > left && stroke.x1() < right && stroke.y1() < bottom && stroke.y2() > top
                     && all.closes(stroke, stroke.y1(), left, right) && all.closes(stroke, stroke.y2(), left, right);
