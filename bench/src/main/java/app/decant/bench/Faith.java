@@ -3,6 +3,8 @@ package app.decant.bench;
 import app.decant.Decant;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
+import app.decant.document.Provenance;
+import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.proof.Comparison;
 import app.decant.proof.Difference;
@@ -89,7 +91,9 @@ public final class Faith {
     }
 
     private static void see(Path file, Path work, List<Seen> seen) throws IOException, InterruptedException {
-        PagedDocument laid = Decant.layOut(Decant.open(file).document());
+        Taken taken = Decant.open(file);
+        List<Provenance.Sheet> sheets = taken.provenance().sheets();
+        PagedDocument laid = Decant.layOut(taken.document());
         if (laid.count() > MOST_PAGES) return;
         Path anew = work.resolve("anew.pdf");
         Decant.publish(new Order(laid, Recipe.PLAIN), anew, Progress.SILENT);
@@ -105,7 +109,7 @@ public final class Faith {
             BufferedImage one = before.get(page);
             BufferedImage other = after.get(page);
             // A page that was turned to be read is another picture, and is compared as it is read.
-            boolean likewise = one.getWidth() > one.getHeight() == other.getWidth() > other.getHeight();
+            boolean likewise = page >= sheets.size() || sheets.get(page).turn() == 0;
             if (likewise) seen.add(new Seen(file.getFileName().toString(), score, alike(one, other)));
         }
     }
