@@ -47,10 +47,11 @@ final class FieldControls {
 
     static Controlled on(Document document, Provenance provenance, FieldPlaces fields) {
         FieldControls controls = new FieldControls(document, provenance);
-        int carried = 0;
-        Map<FileField, Boolean> done = new IdentityHashMap<>();
+        // A field that shows in several places is carried where all of them are.
+        Map<FileField, Boolean> whole = new IdentityHashMap<>();
         for (int page = 0; page < provenance.sheets().size(); page++)
-            for (FieldPlaces.Field field : fields.on(page)) if (controls.hold(field, page) && done.put(field.field(), true) == null) carried++;
+            for (FieldPlaces.Field field : fields.on(page)) whole.merge(field.field(), controls.hold(field, page), Boolean::logicalAnd);
+        int carried = (int) whole.values().stream().filter(held -> held).count();
         return controls.stretches.isEmpty() ? new Controlled(document, provenance, 0) : controls.done(carried);
     }
 

@@ -19,12 +19,12 @@ import java.util.Map;
  * sign. What is drawn round them goes: a place to write into is told by what it is, not by its frame.
  */
 public final class FieldPlaces {
-    public static final FieldPlaces NONE = new FieldPlaces(FileForm.NONE);
     /** What stands for an empty field while lines are found: no space, and none of the letters that a page has. */
     public static final String BLANK = "\u00A0".repeat(FormField.EMPTY.length());
     /** Of the letters in a field nothing tells the size of, in points; and of its height at most. */
     private static final double USUAL = 11;
     private static final double OF_HEIGHT = 0.75;
+    /** A field as high as this shows several lines. */
     private static final double MANY_LINES = 45;
     /** A page with more fields is no form that anybody fills in. */
     private static final int MOST = 600;
