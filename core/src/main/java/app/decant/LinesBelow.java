@@ -21,10 +21,12 @@ final class LinesBelow {
 
     private final Walk walk;
     private final Provenance provenance;
+    private final TextFlow flow;
 
-    LinesBelow(Walk walk, Provenance provenance) {
+    LinesBelow(Walk walk, Provenance provenance, TextFlow flow) {
         this.walk = walk;
         this.provenance = provenance;
+        this.flow = flow;
     }
 
     /**
@@ -84,7 +86,7 @@ final class LinesBelow {
         addBelow(lines, row, row, page, lowest);
         Set<Integer> marks = new HashSet<>();
         for (Provenance.Line line : row) marks.addAll(StandingPassages.marks(line));
-        return new Correction.Row(marks, marks(lines), height);
+        return new Correction.Row(marks, marks(lines), height, flow.after(page));
     }
 
     private void addOfCell(List<Provenance.Line> lines, int stop, int page, double lowest) {

@@ -37,7 +37,7 @@ final class StandingPassages {
         this.cascade = cascade;
         this.walk = walk;
         this.provenance = provenance;
-        below = new LinesBelow(walk, provenance);
+        below = new LinesBelow(walk, provenance, flow);
     }
 
     private Paragraph paragraph(int stop) { return walk.stops().get(stop).paragraph(); }

@@ -104,23 +104,70 @@ final class TextFlow {
         At first = next.get(0);
         BlockPath from = stops.get(last.stop).path();
         BlockPath to = stops.get(first.stop).path();
-        boolean goesOn = isOfText(last) && isOfText(first) && from.step(0) == to.step(0) && isOneColumn(own) && isOneColumn(next);
-        if (!goesOn || first.line == 0 && opening.contains(stops.get(first.stop).paragraph().style())) return null;
-        double across = left(next) - left(own);
+        boolean goesOn = from.size() <= LinesBelow.IN_CELL && to.size() <= LinesBelow.IN_CELL && from.step(0) == to.step(0) && isOneColumn(own)
+                && isOneColumn(next);
+        if (!goesOn || isOfText(first) && first.line == 0 && opening.contains(stops.get(first.stop).paragraph().style())) return null;
+        boolean table = !isOfText(first) && !isOfText(last) && from.startsWith(to.head(2));
+        boolean text = own.stream().anyMatch(this::isOfText) && next.stream().anyMatch(this::isOfText);
+        double across = text ? left(next) - left(own) : 0;
         if (Math.abs(across) < SAME) across = 0;
         else if (Math.abs(right(next) - right(own) - across) > SAME) return null;
+        double gap = table ? pitch(to) : gap(last, first);
+        if (!(gap > 0)) return null;
         List<List<Integer>> lines = new ArrayList<>();
         for (At at : next) {
             List<Integer> marks = StandingPassages.marks(line(at));
             if (!marks.isEmpty()) lines.add(marks);
             else if (lines.isEmpty()) return null;
         }
-        return new Onward(page + 1, lines, across, gap(last, first), provenance.foot(page + 1), openers(own, first), null);
+        return new Onward(page + 1, lines, across, gap, provenance.foot(page + 1), openers(own, first), within(own),
+                isOfText(first) ? null : new Onward.Row(row(next, to), table), null);
+    }
+
+    /** What the row of a table says that a line is of. */
+    private Set<Integer> row(List<At> page, BlockPath path) {
+        Set<Integer> marks = new HashSet<>();
+        for (At at : page) if (stops.get(at.stop).path().startsWith(path.head(3))) marks.addAll(StandingPassages.marks(line(at)));
+        return marks;
+    }
+
+    /** From the last baseline of a row of a table to the first of the next, as most of its rows stand; 0 where none tell it. */
+    private double pitch(BlockPath table) {
+        List<Double> pitches = new ArrayList<>();
+        pages.forEach((page, own) -> {
+            for (int i = 1; i < own.size(); i++) {
+                BlockPath one = stops.get(own.get(i - 1).stop).path();
+                BlockPath next = stops.get(own.get(i).stop).path();
+                boolean rows = next.startsWith(table.head(2)) && one.startsWith(table.head(2)) && next.step(2) > one.step(2);
+                double lowest = 0;
+                for (int back = i - 1; rows && back >= 0 && stops.get(own.get(back).stop).path().startsWith(one.head(3)); back--)
+                    lowest = Math.max(lowest, line(own.get(back)).baseline());
+                if (rows && line(own.get(i)).baseline() > lowest) pitches.add(line(own.get(i)).baseline() - lowest);
+            }
+        });
+        pitches.sort(Double::compare);
+        return pitches.isEmpty() ? 0 : pitches.get(pitches.size() / 2);
+    }
+
+    /** The lines within rows of tables: with which no row begins. */
+    private Set<Integer> within(List<At> own) {
+        Set<Integer> within = new HashSet<>();
+        for (At at : own) {
+            List<Integer> marks = StandingPassages.marks(line(at));
+            if (!isOfText(at) && !begins(own, at) && !marks.isEmpty()) within.add(marks.get(0));
+        }
+        return within;
+    }
+
+    /** Whether a line of a table is one of the first of its row, as high as any other. */
+    private boolean begins(List<At> own, At at) {
+        BlockPath row = stops.get(at.stop).path().head(3);
+        return own.stream().filter(other -> stops.get(other.stop).path().startsWith(row)).allMatch(other -> line(other).baseline() > line(at).baseline() - 0.3);
     }
 
     private Onward behind(int page) {
         List<At> own = pages.get(page);
-        if (own == null || !isOfText(own.get(own.size() - 1)) || !isOneColumn(own)) return null;
+        if (own == null || !isOneColumn(own)) return null;
         Provenance.Sheet sheet = provenance.sheets().get(page);
         List<Integer> alike = new ArrayList<>();
         double first = line(own.get(0)).baseline();
@@ -139,7 +186,7 @@ final class TextFlow {
         for (Provenance.Head head : provenance.heads())
             if (head.line().page() == page) heads.addAll(StandingPassages.marks(head.line()));
         // Pages that the file does not have are numbered after those that it has, each by the one that it stands behind.
-        return new Onward(provenance.sheets().size() + page, List.of(), 0, 0, provenance.foot(page), openers(own, null),
+        return new Onward(provenance.sheets().size() + page, List.of(), 0, 0, provenance.foot(page), openers(own, null), within(own), null,
                 new Onward.Added(page, first, from, to, heads, alike));
     }
 
@@ -200,6 +247,9 @@ final class TextFlow {
         return one.page() == next.page() && next.baseline() > one.baseline() + 0.5 * one.size() && next.baseline() < one.baseline() + 6 * one.size();
     }
 
+    /** Whether a row of a table is not the first of it, nor the first below its heads. */
+    private boolean isBelowHead(At at) { return stops.get(at.stop).path().step(2) > 1; }
+
     /** The lines with which a page may begin that goes on from this one. */
     private Set<Integer> openers(List<At> own, At next) {
         Set<Integer> openers = new HashSet<>();
@@ -211,7 +261,8 @@ final class TextFlow {
             boolean goesOn = next != null && next.stop == at.stop && at.line >= TOGETHER;
             boolean heading = level(own.get(i - 1)) > 0;
             List<Integer> marks = StandingPassages.marks(line(at));
-            if (isOfText(at) && !heading && (whole || goesOn) && !marks.isEmpty()) openers.add(marks.get(0));
+            boolean begins = isOfText(at) ? whole || goesOn : isBelowHead(at) && begins(own, at);
+            if (!heading && begins && !marks.isEmpty()) openers.add(marks.get(0));
         }
         return openers;
     }

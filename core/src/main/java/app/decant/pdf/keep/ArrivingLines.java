@@ -19,6 +19,8 @@ final class ArrivingLines {
     /** How far letters reach above and below their baseline, in ems. */
     private static final double ABOVE = 0.75;
     private static final double BELOW = 0.22;
+    /** From what is drawn of rows to the baseline of the text below them, in lines. */
+    private static final double BELOW_ROWS = 1.5;
     /** From one baseline to the next where nothing tells, in ems. */
     private static final double LEADING = 1.2;
 
@@ -46,25 +48,35 @@ final class ArrivingLines {
         List<ShownGlyph> head = PageRewriting.movable(given.to().lines().get(0), at.byOrder);
         ShownGlyph first = head.get(0);
         double large = head.stream().mapToDouble(mark -> mark.glyph().size()).max().orElseThrow();
+        double leading = LEADING * large;
         double was = first.glyph().baseline();
-        double begins = was + ABOVE * (given.lines().get(0).size() - large);
-        List<Line> lines = given.standing(begins);
-        double by = lines.get(lines.size() - 1).baseline() + given.to().gap() - was;
-        Rectangle2D box = box(lines);
         List<List<Integer>> all = given.to().lines();
         Correction.Passage passage = new Correction.Passage(all.subList(0, 1), Set.of(), false, all.subList(1, all.size()), given.to().foot(), null, Set.of(),
                 onward, null);
-        double leading = LEADING * large;
         LowerLines lower = new LowerLines(at);
-        double lowest = lower.move(passage, List.of(head), was - ABOVE * large - BELOW * leading, by, leading);
-        lower.refuseObstacles(passage, List.of(), box.getMinX(), box.getMaxX(), lowest, 0, leading);
-        Rectangle2D touched = new Rectangle2D.Double(Math.min(box.getMinX(), lower.left()), Math.min(box.getMinY(), was - large), 0, 0);
+        StandingRow row = given.to().head() == null ? null : new StandingRow(at, lower, passage, given.to().head());
+        // Words come to stand above a table, not in it.
+        double begins = row == null || row.goesOn() ? was + ABOVE * (given.lines().get(0).size() - large) : row.top() + ABOVE * given.lines().get(0).size();
+        List<Line> lines = given.standing(row != null && row.goesOn() ? was : begins);
+        double next = Math.max(lines.get(lines.size() - 1).baseline() + given.to().gap(), row != null && row.goesOn() ? 0 : drawn(lines) + BELOW_ROWS * leading);
+        double by = row == null || row.goesOn() ? next - was : next - ABOVE * large - row.top();
+        Rectangle2D box = box(lines);
+        double height = row == null ? was - ABOVE * large : row.opens();
+        double lowest = lower.move(passage, List.of(head), height - BELOW * leading, by, leading);
+        if (row == null) lower.refuseObstacles(passage, List.of(), box.getMinX(), box.getMaxX(), lowest, 0, leading);
+        else row.grow(by, lowest, leading);
+        Rectangle2D touched = new Rectangle2D.Double(Math.min(box.getMinX(), lower.left()), Math.min(box.getMinY(), height - large), 0, 0);
         touched.add(Math.max(box.getMaxX(), lower.right()), Math.max(lowest, lower.bottom()) + BELOW * large);
         if (LoweredPlaces.refuses(at.page, read.page().turn(), lower.extent(large), touched, Set.of()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(touched.getMinX() - 0.5 * large, touched.getMinY() - 0.6 * large, touched.getMaxX() + 0.5 * large, touched.getMaxY() + 0.4 * large);
         at.written.write(given.from(), lines, first);
-        return begins - given.lines().get(0).baseline();
+        return lines.get(0).baseline() - given.lines().get(0).baseline();
+    }
+
+    /** How far down what is drawn of lines reaches. */
+    private static double drawn(List<Line> lines) {
+        return lines.stream().flatMap(line -> line.rules().stream()).mapToDouble(rule -> rule.box().getMaxY()).max().orElse(0);
     }
 
     private static Rectangle2D box(List<Line> lines) {
@@ -74,6 +86,7 @@ final class ArrivingLines {
                 Rectangle2D one = new Rectangle2D.Double(letter.x(), letter.baseline() - ABOVE * letter.size(), Math.max(0.1, letter.width()), letter.size());
                 box = box == null ? one : box.createUnion(one);
             }
+            for (GivenLines.Rule rule : line.rules()) box = box == null ? rule.box() : box.createUnion(rule.box());
         }
         return box;
     }

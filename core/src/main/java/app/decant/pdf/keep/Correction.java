@@ -179,11 +179,16 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param marks what all of its cells say
      * @param below the lines that stand below it: the rest of the table, and what follows that, from above
      * @param height of the row, in points, as others of the table tell it; 0 where that is not known
+     * @param onward where what stands below it goes that the page has no room for; null where that is not known, or can take nothing
      */
-    public record Row(Set<Integer> marks, List<List<Integer>> below, double height) {
+    public record Row(Set<Integer> marks, List<List<Integer>> below, double height, Onward onward) {
         public Row {
             marks = Set.copyOf(marks);
             below = below.stream().map(List::copyOf).toList();
+        }
+
+        private static Row to(Row row, Onward elsewhere) {
+            return row == null || row.onward == null ? row : new Row(row.marks, row.below, row.height, elsewhere);
         }
     }
 
@@ -267,14 +272,16 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     }
 
     /** The same on a page that can give nothing over. */
-    public Correction alone() { return passage.onward == null && passage.rest == null ? this : with(null, null); }
+    public Correction alone() { return goesNowhere() && passage.rest == null ? this : with(null, null); }
+
+    private boolean goesNowhere() { return passage.onward == null && (passage.row == null || passage.row.onward == null); }
 
     /** The same on a page whose text goes on elsewhere; what goes nowhere goes nowhere there either. */
-    public Correction goingTo(Onward elsewhere) { return passage.onward == null ? this : with(elsewhere, passage.rest); }
+    public Correction goingTo(Onward elsewhere) { return goesNowhere() ? this : with(elsewhere, passage.rest); }
 
     private Correction with(Onward onward, Rest rest) {
         return new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot, passage.parting, passage.labelled,
-                onward, rest, passage.row), first, from, last, to, runs, set, drawnBy, edges, cell, rows);
+                passage.onward == null ? null : onward, rest, Row.to(passage.row, onward)), first, from, last, to, runs, set, drawnBy, edges, cell, rows);
     }
 
     /**

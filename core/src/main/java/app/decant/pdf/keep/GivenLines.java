@@ -43,6 +43,13 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
         /** How much lower it would stand than it stood. */
         double lowered() { return isFresh() ? 0 : baseline - stood; }
 
+        /** The same with more drawn behind its words. */
+        Line with(List<Rule> more) {
+            List<Rule> all = new ArrayList<>(more);
+            all.addAll(rules);
+            return new Line(baseline, stood, size, letters, all);
+        }
+
         /** The same so much further down. */
         Line lower(double by) {
             return moved(0, by);
@@ -121,6 +128,13 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
             standing.add(line.moved(to.across(), down));
         }
         return standing;
+    }
+
+    /** The same with more drawn behind the first. */
+    GivenLines with(List<Rule> more) {
+        List<Line> all = new ArrayList<>(lines);
+        all.set(0, all.get(0).with(more));
+        return new GivenLines(from, to, all);
     }
 
     /** Together with others from the same page. */

@@ -151,7 +151,8 @@ final class GrownRow {
     private Passage whole() {
         List<List<Integer>> lines = new ArrayList<>(passage.lines());
         lines.add(List.copyOf(passage.row().marks()));
-        return new Passage(lines, passage.hyphens(), false, passage.row().below(), passage.foot(), null, Set.of(), null, null, passage.row());
+        return new Passage(lines, passage.hyphens(), false, passage.row().below(), passage.foot(), null, Set.of(), passage.row().onward(), null,
+                passage.row());
     }
 
     /** Between which all of the row is drawn, once its edge is known. */

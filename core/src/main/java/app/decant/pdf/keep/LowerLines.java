@@ -55,6 +55,8 @@ final class LowerLines {
     final MovedDrawings drawings;
     private final Overflow overflow;
     private final WordMarkings markings;
+    private final RowDrawings plain;
+    private final Set<Drawing> standing = new HashSet<>();
     final List<Drawing> going = new ArrayList<>();
     /** The marks that go, by their numbers in the page's order of painting: letters and what is drawn. */
     final Set<Integer> moved = new HashSet<>();
@@ -67,6 +69,7 @@ final class LowerLines {
     private double stood;
     /** How much lower the last of what is moved stands for changes further up; NaN where nothing is moved. */
     private double carried = Double.NaN;
+    private double cut = Double.NaN;
 
     LowerLines(ChangedPage at) {
         read = at.read;
@@ -77,6 +80,7 @@ final class LowerLines {
         room = at.room;
         overflow = at.overflow;
         markings = at.markings;
+        plain = new RowDrawings(read);
         drawings = new MovedDrawings(read, stream, changes);
     }
 
@@ -150,7 +154,7 @@ final class LowerLines {
         }
         stood = units.stream().mapToDouble(unit -> unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
         top = units.get(0).begins;
-        if (stays < units.size()) overflow.give(units.subList(stays, units.size()).stream().map(unit -> unit.marks).toList(), passage.onward());
+        if (stays < units.size()) giveOver(passage, units, stays);
         double given = 0;
         double before = lowest;
         Map<Drawing, Double> drawn = new LinkedHashMap<>();
@@ -174,6 +178,18 @@ final class LowerLines {
         return reached + by - given;
     }
 
+    private void giveOver(Passage passage, List<LoweredUnit> units, int stays) throws Refused, IOException {
+        Drawing rule = stays > 0 && units.get(stays - 1).marks.isEmpty() && units.get(stays - 1).drawings.size() == 1
+                && RowDrawings.isRule(units.get(stays - 1).drawings.get(0)) ? units.get(stays - 1).drawings.get(0) : null;
+        boolean row = rule != null && units.get(stays).top < rule.box().getMaxY() + units.get(stays).size;
+        boolean edged = passage.onward().head() != null && passage.onward().head().goesOn();
+        overflow.give(units.subList(stays, units.size()), row && !edged ? rule : null, passage.onward());
+        cut = row ? rule.box().getCenterY() : units.get(stays).top;
+    }
+
+    /** Where what goes over to the next page began; NaN where nothing does. */
+    double cut() { return cut; }
+
     /** How much lower each stands for changes further up; what is drawn alone went with what is above it. */
     private double[] lowered(List<LoweredUnit> units) {
         double[] lowered = new double[units.size()];
@@ -188,24 +204,30 @@ final class LowerLines {
     private int stays(Passage passage, List<LoweredUnit> units, double lowest) throws NoRoom {
         int most = 0;
         while (most < units.size() && units.get(most).ends <= lowest + 0.05) most++;
-        boolean drawn = units.subList(most, units.size()).stream().anyMatch(unit -> !isOfWords(unit));
+        // A rule below a row stays with it.
+        while (most > 0 && most < units.size() && isRule(units.get(most)) && !units.get(most - 1).marks.isEmpty()) most++;
+        if (most == units.size() && most > 0 && isRule(units.get(most - 1))) return most;
+        boolean drawn = units.subList(most, units.size()).stream().anyMatch(unit -> !canGo(unit));
         if (passage.onward() == null || drawn || most == units.size()) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        for (int stays = most; stays >= 0 && stays > most - MOST_BACK && isOfWords(units.get(stays)); stays--)
-            if (units.get(stays).marks.stream().anyMatch(mark -> passage.onward().openers().contains(mark.glyph().order()))) return stays;
-        return most;
+        int least = most;
+        while (least > 0 && has(units.get(least), passage.onward().within())) least--;
+        for (int stays = least; stays >= 0 && stays > least - MOST_BACK && canGo(units.get(stays)); stays--)
+            if (has(units.get(stays), passage.onward().openers())) return stays;
+        if (has(units.get(least), passage.onward().within())) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        return least;
     }
 
-    /** Whether what is drawn in it is drawn with its words: lines under them, areas behind them. */
-    private boolean isOfWords(LoweredUnit unit) {
+    private static boolean has(LoweredUnit unit, Set<Integer> marks) { return unit.marks.stream().anyMatch(mark -> marks.contains(mark.glyph().order())); }
+
+    private static boolean isRule(LoweredUnit unit) { return unit.marks.isEmpty() && unit.drawings.stream().allMatch(RowDrawings::isRule); }
+
+    /** Whether what is drawn in it can go elsewhere: lines under its words, areas behind them, what is drawn around rows. */
+    private boolean canGo(LoweredUnit unit) {
         Set<Integer> own = ofWords(unit.marks);
-        return unit.drawings.stream().allMatch(one -> isOf(one, own));
+        return unit.drawings.stream().allMatch(one -> isOf(one, own) || plain.of(one) != null);
     }
 
-    Set<Integer> ofWords(List<ShownGlyph> marks) {
-        Set<Integer> own = new HashSet<>();
-        for (ShownGlyph mark : marks) for (WordMarkings.Marking marking : markings.of(mark)) own.add(marking.order());
-        return own;
-    }
+    Set<Integer> ofWords(List<ShownGlyph> marks) { return markings.orders(marks); }
 
     static boolean isOf(Drawing one, Set<Integer> own) {
         return IntStream.range(one.painted().from(), one.painted().to()).allMatch(own::contains);
@@ -278,6 +300,9 @@ final class LowerLines {
         return units;
     }
 
+    /** A drawing stays where it is, though it is below what moves. */
+    void stands(Drawing one) { standing.add(one); }
+
     /** What stands between two places of the page goes along. */
     void reach(double from, double to) {
         left = Math.min(left, from);
@@ -326,7 +351,7 @@ final class LowerLines {
         List<Drawing> drawn = new ArrayList<>();
         List<Drawing> beside = new ArrayList<>();
         for (Drawing one : drawings.all(known)) {
-            if (changes.isUndrawn(one.painted().from())) continue;
+            if (changes.isUndrawn(one.painted().from()) || standing.contains(one)) continue;
             Rectangle2D box = one.box();
             if (box.getMinY() <= lowest + LoweredUnit.BELOW * leading || box.getMaxY() >= foot || isOverNotes(box, known, leading)) continue;
             boolean others = read.shown().stream().map(ShownGlyph::glyph)

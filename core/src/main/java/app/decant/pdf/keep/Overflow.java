@@ -3,6 +3,7 @@ package app.decant.pdf.keep;
 import app.decant.page.Rewritten;
 import app.decant.pdf.keep.GivenLines.Letter;
 import app.decant.pdf.keep.GivenLines.Line;
+import app.decant.pdf.keep.MovedDrawings.Drawing;
 import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.PageReader;
@@ -16,6 +17,7 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import org.apache.pdfbox.pdmodel.PDPage;
 
 /** What a page has no room for: lines at the foot of its text that are taken out, to stand at the head of the next. */
@@ -32,6 +34,7 @@ final class Overflow {
     private final PageChanges changes;
     private final WordMarkings markings;
     private final DrawnLines drawn;
+    private final RowDrawings drawings;
     private final Set<Integer> gone = new HashSet<>();
     private GivenLines given;
     private GivenWords words;
@@ -46,6 +49,7 @@ final class Overflow {
         changes = at.changes;
         markings = at.markings;
         drawn = at.drawn;
+        drawings = new RowDrawings(read);
     }
 
     boolean isGiven(ShownGlyph mark) { return isGiven(mark.glyph().order()); }
@@ -167,30 +171,52 @@ final class Overflow {
     }
 
     /**
-     * Takes lines out.
+     * Takes lines out, and rows of tables with what is drawn of them.
      *
-     * @param lines each with the spaces in it, from above, as they stand on the page as it is
+     * @param units each with the spaces in it, from above, as they stand on the page as it is
+     * @param above the rule that stays above the first, where that is a row, and the page it goes to has none for it; else null
      */
-    void give(List<List<ShownGlyph>> lines, Onward to) throws Refused, IOException {
+    void give(List<LoweredUnit> units, Drawing above, Onward to) throws Refused, IOException {
         List<Line> all = new ArrayList<>();
+        List<List<ShownGlyph>> lines = new ArrayList<>();
+        List<GivenLines.Rule> next = above == null ? new ArrayList<>() : new ArrayList<>(plain(above));
         Rectangle2D area = null;
-        for (List<ShownGlyph> line : lines) {
-            rows.refuseDoubled(line);
-            List<Letter> some = new ArrayList<>();
-            double size = 0;
-            for (ShownGlyph mark : line) {
-                stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());
-                changes.removes(mark);
-                gone.add(mark.glyph().order());
-                some.add(standing(mark));
-                size = Math.max(size, mark.glyph().size());
-                Rectangle2D box = new Rectangle2D.Double(mark.glyph().x(), mark.glyph().baseline() - ABOVE * mark.glyph().size(),
-                        Math.max(0.1, mark.glyph().width()), mark.glyph().size());
-                area = area == null ? box : area.createUnion(box);
+        for (LoweredUnit unit : units) {
+            List<ShownGlyph> line = unit.marks;
+            Set<Integer> own = markings.orders(line);
+            for (Drawing one : unit.drawings) {
+                if (LowerLines.isOf(one, own)) continue;
+                next.addAll(plain(one));
+                takeOut(one);
+                area = area == null ? one.box() : area.createUnion(one.box());
             }
-            all.add(new Line(line.get(0).glyph().baseline(), line.get(0).glyph().baseline(), size, some, rules(line)));
+            if (line.isEmpty()) {
+                // A rule below a row goes with it.
+                if (!all.isEmpty()) all.set(all.size() - 1, all.get(all.size() - 1).with(next));
+                if (!all.isEmpty()) next = new ArrayList<>();
+                continue;
+            }
+            rows.refuseDoubled(line);
+            for (List<ShownGlyph> part : unit.drawings.isEmpty() ? List.of(line) : ofRow(line)) {
+                lines.add(part);
+                List<Letter> some = new ArrayList<>();
+                double size = 0;
+                for (ShownGlyph mark : part) {
+                    stream.of(mark).rewriting(mark, read.shown()).remove(mark.code());
+                    changes.removes(mark);
+                    gone.add(mark.glyph().order());
+                    some.add(standing(mark));
+                    size = Math.max(size, mark.glyph().size());
+                    Rectangle2D box = new Rectangle2D.Double(mark.glyph().x(), mark.glyph().baseline() - ABOVE * mark.glyph().size(),
+                            Math.max(0.1, mark.glyph().width()), mark.glyph().size());
+                    area = area == null ? box : area.createUnion(box);
+                }
+                double baseline = part.get(0).glyph().baseline();
+                all.add(new Line(baseline, baseline, size, some, rules(part)).with(next));
+                next = new ArrayList<>();
+            }
         }
-        if (area == null) return;
+        if (all.isEmpty()) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         List<ShownGlyph> marks = lines.stream().flatMap(List::stream).toList();
         markings.takeOut(marks, gone, drawn::stays);
         if (words != null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
@@ -198,6 +224,38 @@ final class Overflow {
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(area.getMinX() - 2, area.getMinY() - 2, area.getMaxX() + 2, area.getMaxY() + 2);
         given = given == null ? new GivenLines(read.page().index(), to, all) : given.and(all);
+    }
+
+    /** The lines of a row of a table, whatever cells they are in. */
+    private static List<List<ShownGlyph>> ofRow(List<ShownGlyph> marks) {
+        Map<Long, List<ShownGlyph>> lines = new TreeMap<>();
+        for (ShownGlyph mark : marks) lines.computeIfAbsent(Math.round(2 * mark.glyph().baseline()), key -> new ArrayList<>()).add(mark);
+        return List.copyOf(lines.values());
+    }
+
+    private List<GivenLines.Rule> plain(Drawing one) throws NoRoom {
+        List<GivenLines.Rule> rules = drawings.of(one);
+        if (rules == null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        return rules;
+    }
+
+    private void takeOut(Drawing one) throws Refused, IOException {
+        ChangedStream own = stream.of(one.painted().path());
+        if (!MovedDrawings.PAINTING.contains(own.operators().get(one.painted().operator()).name())) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        own.unpaint(one.painted().operator());
+        for (int order = one.painted().from(); order < one.painted().to(); order++) changes.undraws(order);
+    }
+
+    /**
+     * What is drawn along the sides of rows that went over, or behind them and others, goes over as far as it is below those that stay.
+     *
+     * @param height where these end
+     */
+    void giveBelow(Drawing one, double height) throws NoRoom {
+        if (given == null) throw new IllegalStateException("Rows went over");
+        List<GivenLines.Rule> below = RowDrawings.below(plain(one), height);
+        if (below.stream().anyMatch(rule -> rule.y() > height)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        given = given.with(below);
     }
 
     /** What is drawn with the words of a line, each once. */

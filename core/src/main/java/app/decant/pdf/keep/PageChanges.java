@@ -166,25 +166,35 @@ final class PageChanges {
 
     /** Compares the page as it is read now, glyph by glyph and drawing by drawing. */
     void prove(PageReader.Addressed again) throws Refused {
-        List<Rectangle2D> wished = wished();
-        List<Rectangle2D> found = new ArrayList<>(LineRoom.drawn(again).values());
-        boolean same = added.stream().allMatch(line -> found.stream().filter(one -> isNear(one, line)).findFirst().filter(found::remove).isPresent())
-                && wished.size() == found.size();
-        for (int i = 0; same && i < found.size(); i++) {
-            Rectangle2D one = wished.get(i);
-            Rectangle2D other = found.get(i);
-            same = Math.abs(one.getMinX() - other.getMinX()) < NEAR && Math.abs(one.getMinY() - other.getMinY()) < NEAR
-                    && Math.abs(one.getMaxX() - other.getMaxX()) < NEAR && Math.abs(one.getMaxY() - other.getMaxY()) < NEAR;
+        List<Rectangle2D> found = List.copyOf(LineRoom.drawn(again).values());
+        List<Rectangle2D> extra = new ArrayList<>();
+        int next = 0;
+        for (Rectangle2D one : wished()) {
+            while (next < found.size() && !isSame(one, found.get(next))) extra.add(found.get(next++));
+            if (next++ >= found.size()) throw new Refused(Message.of("keep.what-stays-on-it-would-move"));
         }
-        if (!same) throw new Refused(Message.of("keep.what-stays-on-it-would-move"));
+        if (next < found.size()) extra.addAll(found.subList(next, found.size()));
+        for (Rectangle2D line : added) {
+            if (extra.stream().filter(one -> isNear(one, line)).findFirst().filter(extra::remove).isEmpty())
+                throw new Refused(Message.of("keep.what-stays-on-it-would-move"));
+        }
+        if (!extra.isEmpty()) throw new Refused(Message.of("keep.it-would-show-more-than-was-wished"));
         prove(again.shown());
     }
 
     private static boolean isNear(Rectangle2D one, Rectangle2D line) {
-        double height = Math.abs(one.getHeight() - line.getHeight()) < NEAR ? 0 : line.getHeight() / 2;
-        // An area whose middle happens to be there is no line.
-        return one.getHeight() < line.getHeight() + NEAR && Math.abs(one.getMinX() - line.getMinX()) < NEAR && Math.abs(one.getMaxX() - line.getMaxX()) < NEAR
-                && Math.abs(one.getCenterY() - line.getCenterY()) < NEAR + Math.min(THIN, height);
+        return isNear(one.getMinX(), one.getMaxX(), line.getMinX(), line.getMaxX())
+                && isNear(one.getMinY(), one.getMaxY(), line.getMinY(), line.getMaxY());
+    }
+
+    private static boolean isSame(Rectangle2D one, Rectangle2D other) {
+        return Math.abs(one.getMinX() - other.getMinX()) < NEAR && Math.abs(one.getMinY() - other.getMinY()) < NEAR
+                && Math.abs(one.getMaxX() - other.getMaxX()) < NEAR && Math.abs(one.getMaxY() - other.getMaxY()) < NEAR;
+    }
+
+    private static boolean isNear(double from, double to, double wished, double end) {
+        boolean same = Math.abs(from - wished) < NEAR && Math.abs(to - end) < NEAR;
+        return same || end - wished < THIN && from > wished - NEAR && to < end + NEAR;
     }
 
     /** Where drawings and pictures are to stand, in the order of painting. */

@@ -14,6 +14,9 @@ import java.util.Set;
 
 /** Areas, frames and the sides of cells that reach across the place where lines go down or up: they get longer, or shorter, with what they hold. */
 final class StretchedFrames {
+    /** What ends this much further down, in points, ends there. */
+    private static final double CUT = 1;
+
     private final ChangedPage at;
     private final LowerLines lower;
 
@@ -112,7 +115,13 @@ final class StretchedFrames {
         return lower.going.contains(one) || at.changes.isUndrawn(one.painted().from()) || one.box().getMaxY() > ends + LowerLines.APART * leading;
     }
 
-    private void stretch(Drawing one, double height, double by) throws Refused, IOException {
+    private void stretch(Drawing one, double height, double down) throws Refused, IOException {
+        double by = down;
+        // The sides of a table of which rows went over end with those that stay.
+        if (one.box().getMaxY() > lower.cut() + CUT) {
+            at.overflow.giveBelow(one, lower.cut());
+            by -= one.box().getMaxY() - lower.cut();
+        }
         lower.drawings.stretch(one, Math.min(height, one.box().getMaxY() - 0.01), by);
         lower.stretched(one, by);
     }

@@ -66,6 +66,13 @@ final class WordMarkings {
         return byMark.getOrDefault(mark.glyph().order(), List.of());
     }
 
+    /** The numbers of all that is drawn with marks, in the page's order of painting. */
+    Set<Integer> orders(Collection<ShownGlyph> marks) {
+        Set<Integer> orders = new HashSet<>();
+        for (ShownGlyph mark : marks) for (Marking marking : of(mark)) orders.add(marking.order);
+        return orders;
+    }
+
     private Map<Integer, List<Marking>> found() {
         Map<Integer, List<Marking>> found = new HashMap<>();
         for (Painted painted : read.painted()) {
