@@ -58,7 +58,7 @@ import java.util.stream.Stream;
  * that any font has what is needed; with a number as third argument, so many words anywhere are swapped for others of the same document; with
  * {@code longer}, the longest paragraph says some of its words twice; with {@code head}, a header or footer is corrected; with {@code paragraph} or
  * {@code item}, one is put in; with {@code cell}, the words of a table's cell say more; with {@code empty}, an empty one gets some; with {@code row},
- * a row is put into a table, with {@code rowless}, one is taken out; with {@code over},
+ * a row is put into a table, with {@code rows}, as many as make its page overflow, with {@code rowless}, one is taken out; with {@code over},
  * one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour} or {@code size}, some words get another,
  * with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more than one line is set in the middle;
  * with {@code below}, text is put in below a heading.
@@ -72,12 +72,13 @@ public final class Corrections {
     private static final Map<String, UnaryOperator<Document>> KINDS = Map.ofEntries(entry("longer", Corrections::lengthened),
             entry("head", Corrections::headed), entry("paragraph", Corrections::parted), entry("item", Corrections::listed),
             entry("over", Corrections::overfull), entry("centred", Corrections::centred), entry("below", Corrections::belowHeading),
-            entry("cell", Corrections::fuller), entry("empty", Corrections::filled), entry("row", Corrections::withRow),
+            entry("cell", Corrections::fuller), entry("empty", Corrections::filled), entry("row", Corrections::withRow), entry("rows", Corrections::withRows),
             entry("rowless", Corrections::withoutRow));
     private static final Map<String, UnaryOperator<Look>> LOOKS = Map.of("colour", look -> look.with(TextProperty.COLOUR, new Colour(0xB00020)), "size",
             look -> look.with(TextProperty.SIZE, 15.0), "underline", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE), "lit",
             look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040)));
     private static final int LONG = 80;
+    private static final int MANY_ROWS = 12;
 
     private static UnaryOperator<Document> edit;
     private static boolean across;
@@ -288,6 +289,12 @@ public final class Corrections {
             Matcher some = Pattern.compile("\\p{Alnum}+( \\p{Alnum}+)?").matcher(text);
             if (some.find()) now = Typing.type(now, TextSelection.caret(new Place(cell.path(), 0)), some.group(), null).after();
         }
+        return now;
+    }
+
+    private static Document withRows(Document document) {
+        Document now = withRow(document);
+        for (int i = 1; i < MANY_ROWS && now != null; i++) now = withRow(now);
         return now;
     }
 
