@@ -46,6 +46,12 @@ public record CellStyle(Look font, String format, Across across, Down down, bool
     /** The same with another colour behind it, or none. */
     public CellStyle filled(Colour other) { return new CellStyle(font, format, across, down, wraps, shrinks, indent, turn, other, borders, open); }
 
+    /** The same with text that goes on in more lines, or does not. */
+    public CellStyle wrapping(boolean other) { return new CellStyle(font, format, across, down, other, shrinks, indent, turn, fill, borders, open); }
+
+    /** The same with other lines round it; null for none. */
+    public CellStyle lined(Borders other) { return new CellStyle(font, format, across, down, wraps, shrinks, indent, turn, fill, other, open); }
+
     /** The same, to be changed or not where its sheet is locked. */
     public CellStyle open(boolean other) { return new CellStyle(font, format, across, down, wraps, shrinks, indent, turn, fill, borders, other); }
 

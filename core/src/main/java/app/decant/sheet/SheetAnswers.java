@@ -29,13 +29,13 @@ import java.util.regex.Pattern;
 public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map<Long, Map<Dress, String>>> looks,
         Map<String, Map<String, String>> setting) {
     /** What of a cell's look can be told. */
-    public enum Dress { BOLD, ITALIC, FORMAT, ACROSS, FILL, COLOUR }
+    public enum Dress { BOLD, ITALIC, FORMAT, ACROSS, FILL, COLOUR, SIZE, WRAP, LINES }
 
     /** The answer for a column or row that is not seen. */
     public static final String HIDDEN = "hidden";
     /** And for one that is seen again. */
     public static final String SHOWN = "shown";
-    private static final Pattern CELL = Pattern.compile("([A-Z]{1,3})([1-9][0-9]{0,6})( bold| italic| format| across| fill| colour)?");
+    private static final Pattern CELL = Pattern.compile("([A-Z]{1,3})([1-9][0-9]{0,6})( bold| italic| format| across| fill| colour| size| wrap| lines)?");
     private static final Pattern COLOURS = Pattern.compile("[0-9A-Fa-f]{6}");
     private static final Pattern COLUMN = Pattern.compile("([A-Z]{1,3}):\\1");
     private static final Pattern ROW = Pattern.compile("([1-9][0-9]{0,6}):\\1");
@@ -44,6 +44,9 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
     private static final String AREA = "area";
     private static final String FIT = "fit";
     private static final double MOST = 2000;
+    /** Of letters, in points (ISO/IEC 29500-1, 18.4.11 knows no bounds; these are those of programs, common practice). */
+    private static final double LEAST_SIZE = 1;
+    private static final double MOST_SIZE = 409;
 
     /** Answers of a document; names that are none of a workbook are left aside. */
     public static SheetAnswers of(SortedMap<String, String> answers) {
@@ -107,6 +110,12 @@ public record SheetAnswers(Map<String, Map<Long, String>> cells, Map<String, Map
             case ACROSS -> Arrays.stream(CellStyle.Across.values()).filter(one -> one.name().equals(answer)).findFirst().map(style::standing).orElse(style);
             case FILL -> answer.isEmpty() ? style.filled(null) : COLOURS.matcher(answer).matches() ? style.filled(colour(answer)) : style;
             case COLOUR -> COLOURS.matcher(answer).matches() ? style.lettered(style.font().with(TextProperty.COLOUR, colour(answer))) : style;
+            case SIZE -> {
+                double size = length(answer);
+                yield size >= LEAST_SIZE && size <= MOST_SIZE ? style.lettered(style.font().with(TextProperty.SIZE, size)) : style;
+            }
+            case WRAP -> style.wrapping(Boolean.parseBoolean(answer));
+            case LINES -> CellSides.of(answer).map(sides -> style.lined(sides.over(style.borders()))).orElse(style);
         };
     }
 

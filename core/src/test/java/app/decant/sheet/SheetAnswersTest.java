@@ -8,10 +8,12 @@ import app.decant.document.BlockPath;
 import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.TextProperty;
 import app.decant.edit.Change;
 import app.decant.edit.FormFilling;
 import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
+import app.decant.format.Content;
 import app.decant.format.sheet.CorrectedSheets;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.page.Item;
@@ -94,6 +96,32 @@ class SheetAnswersTest {
             assertThat(centred.getCellFormula()).isEqualTo("B5*1.25");
             assertThat(fares.getRow(29).getCell(7).getCellStyle().getFont().getItalic()).isTrue();
         }
+    }
+
+    /** Sizes, lines and text in several lines, in three formats, each read by its own reader; what is no size and no side changes nothing. */
+    @Test void linesSizesAndSeveralLinesGoIntoEveryFormat() throws IOException {
+        Workbook before = FaresWorkbook.workbook();
+        Document came = SheetText.of(before, SheetChoice.AS_SET_UP);
+        Document now = came;
+        for (String[] one : new String[][] {{"Fares!B4 lines", "tblr"}, {"Fares!B5 lines", "b"}, {"Fares!C5 size", "16.5"}, {"Fares!C5 wrap", "true"},
+                {"Fares!H30 lines", "tl"}, {"Fares!B6 lines", "rt"}, {"Fares!B6 size", "4000"}}) now = now.answering(one[0], one[1]);
+        Workbook made = CorrectedSheets.of(before, came, now).orElseThrow().workbook();
+        assertThat(made.style(made.sheets().get(0).cell(5, 1))).isEqualTo(before.style(before.sheets().get(0).cell(5, 1)));
+        for (SheetFormat format : List.of(SheetFormat.XLSX, SheetFormat.XLS, SheetFormat.ODS)) {
+            Workbook read = format.workbook(new Content(format.write(made, Instant.EPOCH).bytes(), "fares"), null, Progress.SILENT).workbook();
+            Sheet fares = read.sheets().get(0);
+            assertThat(sides(read, fares, 3, 1)).as("%s", format).isEqualTo("tblr");
+            assertThat(sides(read, fares, 4, 1)).as("%s", format).endsWith("b");
+            assertThat(sides(read, fares, 29, 7)).as("%s", format).isEqualTo("tl");
+            assertThat(read.style(fares.cell(4, 2)).font().get(TextProperty.SIZE, 0.0)).as("%s", format).isCloseTo(16.5, within(0.01));
+            assertThat(read.style(fares.cell(4, 2)).wraps()).as("%s", format).isTrue();
+        }
+        Workbook bare = CorrectedSheets.of(before, came, now.answering("Fares!B4 lines", "")).orElseThrow().workbook();
+        assertThat(sides(bare, bare.sheets().get(0), 3, 1)).isEmpty();
+    }
+
+    private static String sides(Workbook workbook, Sheet sheet, int row, int column) {
+        return CellSides.of(workbook.style(sheet.cell(row, column)).borders()).toString();
     }
 
     @Test void aColumnAmongOthersThatAreAlikeIsSetAlone() {

@@ -41,7 +41,7 @@ class KilledTest {
 
     @Test void losesNothingThatWasKept() throws IOException, InterruptedException {
         Random random = new Random(3);
-        for (int round = 0; round < Integer.getInteger("decant.kills", 6); round++) {
+        for (int round = 0; round < Integer.getInteger("decant.kills", 4); round++) {
             Path own = Files.createDirectory(folder.resolve("round " + round));
             String password = round % 3 == 2 ? "quayside" : null;
             List<String> call = new ArrayList<>(List.of(ProcessHandle.current().info().command().orElse("java"), "-Xmx300m", "-cp",

@@ -16,6 +16,7 @@ import app.decant.document.TextProperty;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.publish.Receipt;
 import app.decant.sheet.Cell;
+import app.decant.sheet.CellSides;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Sheet;
@@ -300,6 +301,15 @@ class SheetsInWindowTest {
         until(() -> style(4, 1).font().is(TextProperty.BOLD) && style(3, 1).font().is(TextProperty.BOLD));
         robot.clickOn("#sheet-fill-F6EAD2");
         until(() -> new Colour(0xF6EAD2).equals(style(4, 1).fill()));
+        String lines = sides(4, 1);
+        robot.clickOn("#sheet-lines-around");
+        until(() -> sides(3, 1).matches("tb?lr") && sides(4, 1).matches("t?blr"));
+        robot.clickOn("#sheet-lines-none");
+        until(() -> sides(3, 1).isEmpty() && sides(4, 1).isEmpty());
+        assertThat(sides(2, 1)).as("nor along it").doesNotContain("b");
+        keys(robot, KeyCode.CONTROL, KeyCode.Z);
+        keys(robot, KeyCode.CONTROL, KeyCode.Z);
+        until(() -> sides(4, 1).equals(lines));
         robot.clickOn(robot.lookup("#sheet-format .text-field").<TextField>query());
         keys(robot, KeyCode.CONTROL, KeyCode.A);
         robot.write("0.000").type(KeyCode.ENTER);
@@ -312,6 +322,8 @@ class SheetsInWindowTest {
         until(() -> style(3, 1).fill() == null && style(3, 1).font().is(TextProperty.BOLD) && style(3, 1).format().equals(before));
         assertThat(robot.lookup("#sheet-bold").<ToggleButton>query().isSelected()).isTrue();
     }
+
+    private String sides(int row, int column) { return CellSides.of(style(row, column).borders()).toString(); }
 
     private CellStyle style(int row, int column) { return table.workbook().style(sheet().cell(row, column)); }
 
