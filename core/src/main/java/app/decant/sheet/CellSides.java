@@ -70,13 +70,13 @@ public record CellSides(Set<Side> sides) {
     /** The lines then: those that were there stay as they look; null for none. */
     public Borders over(Borders before) {
         if (sides.isEmpty()) return null;
-        return new Borders(line(before, Side.TOP, LINE), line(before, Side.RIGHT, LINE), line(before, Side.BOTTOM, LINE), line(before, Side.LEFT, LINE), null, null);
+        return new Borders(drawn(before, Side.TOP), drawn(before, Side.RIGHT), drawn(before, Side.BOTTOM), drawn(before, Side.LEFT), null, null);
     }
 
-    private Border line(Borders before, Side side, Border fresh) {
+    private Border drawn(Borders before, Side side) {
         if (!sides.contains(side)) return null;
         Border line = before == null ? null : line(before, side);
-        return line != null && line.isVisible() ? line : fresh;
+        return line != null && line.isVisible() ? line : LINE;
     }
 
     private static Border line(Borders borders, Side side) {

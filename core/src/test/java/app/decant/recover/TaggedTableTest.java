@@ -9,16 +9,19 @@ import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Facts;
+import app.decant.document.Finding;
 import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.font.FontCatalogue;
+import app.decant.format.text.TextWriter;
 import app.decant.layout.Layout;
 import app.decant.layout.PagedDocument;
 import app.decant.pdf.PdfChoices;
@@ -34,6 +37,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -88,6 +92,49 @@ class TaggedTableTest {
             assertThat(Proof.compare(before, Layout.of(recovered, FontCatalogue.shipped()), Progress.SILENT).looks()).isGreaterThan(97);
         }
     }
+
+    /** No lines are drawn, the words of each page reach as far as they do, and the last page begins with a row whose first cell says nothing. */
+    @Test void columnsAndPageEndsAreThoseOfAllPagesTogether() throws IOException {
+        String words = "Whoever comes to the pier by night rings the bell and waits until the ferry has been made fast.";
+        List<Table.Row> rows = new ArrayList<>();
+        for (int r = 0; r < 47; r++) {
+            boolean last = r == 46;
+            String said = last ? "Signed at Ostrey" : r < 25 ? "Boat " + r : words.substring(0, 60 + r % 3 * 12);
+            Look first = last ? Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true) : Look.PLAIN;
+            Paragraph number = Paragraph.of(last ? "" : r + ".");
+            rows.add(new Table.Row(Look.of(TableProperty.ROW_HEIGHT, 24.0), List.of(new Table.Cell(0, 1, 1, Look.PLAIN, List.of(number.withLook(first))),
+                    new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of(said))))));
+        }
+        Table made = new Table(Look.PLAIN, List.of(60.0, 390.0), rows);
+        byte[] pdf = published(Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(made, Paragraph.of("All."))))));
+        Recovered recovered = Recovery.of(pdf, "table", null, FontCatalogue.shipped(), Progress.SILENT);
+        List<Table> tables = recovered.document().blocks().stream().filter(Table.class::isInstance).map(Table.class::cast).toList();
+        assertThat(tables).hasSize(1);
+        assertThat(tables.get(0).rows()).hasSize(47);
+        for (Table.Row row : tables.get(0).rows())
+            for (Table.Cell cell : row.cells())
+                for (Block block : cell.blocks())
+                    assertThat(((Paragraph) block).look().get(ParagraphProperty.INDENT_END, 0.0)).as("%s", block).isGreaterThan(-1);
+        assertThat(Layout.of(recovered.document(), FontCatalogue.shipped()).count()).isEqualTo(recovered.pages());
+        assertThat(recovered.findings()).extracting(Finding::what).noneMatch(what -> what.contains("elsewhere"));
+    }
+
+    /** In tags a note is where its mark is (ISO 32000-2, 14.8.4.4.1), on paper it stands at the foot: no row reaches down to it. */
+    @Test void aNoteOfACellMakesNoRowHigher() throws IOException {
+        Paragraph noted = Paragraph.of("Ostrey").withInlines(List.of(new Inline.Text("Ostrey", Look.PLAIN),
+                new Inline.Note(Inline.Note.Kind.FOOTNOTE, List.of(Paragraph.of("But not in winter.")), null, Look.PLAIN)));
+        List<Table.Row> rows = List.of(new Table.Row(Look.PLAIN, List.of(cell(0, Paragraph.of("Port")), cell(1, Paragraph.of("Open")))),
+                new Table.Row(Look.PLAIN, List.of(cell(0, noted), cell(1, Paragraph.of("Daily")))));
+        Table made = new Table(Look.PLAIN, List.of(200.0, 200.0), rows);
+        byte[] pdf = published(Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(made, Paragraph.of("All."))))));
+        Document recovered = Recovery.of(pdf, "table", null, FontCatalogue.shipped(), Progress.SILENT).document();
+        Table table = (Table) recovered.blocks().stream().filter(Table.class::isInstance).findFirst().orElseThrow();
+        assertThat(table.rows()).hasSize(2).allSatisfy(row -> assertThat(row.look().get(TableProperty.ROW_HEIGHT)).isLessThan(40));
+        assertThat(TextWriter.write(recovered)).containsOnlyOnce("But not in winter.");
+        assertThat(Layout.of(recovered, FontCatalogue.shipped()).count()).isEqualTo(1);
+    }
+
+    private static Table.Cell cell(int column, Paragraph said) { return new Table.Cell(column, 1, 1, Look.PLAIN, List.of(said)); }
 
     private static Picture picture(int shade) throws IOException {
         BufferedImage image = new BufferedImage(60, 40, BufferedImage.TYPE_INT_RGB);

@@ -58,8 +58,9 @@ final class ArrivingLines {
         // Words come to stand above a table, not in it.
         double begins = row == null || row.goesOn() ? was + ABOVE * (given.lines().get(0).size() - large) : row.top() + ABOVE * given.lines().get(0).size();
         List<Line> lines = given.standing(row != null && row.goesOn() ? was : begins);
-        double next = Math.max(lines.get(lines.size() - 1).baseline() + given.to().gap(), row != null && row.goesOn() ? 0 : drawn(lines) + BELOW_ROWS * leading);
-        double by = row == null || row.goesOn() ? next - was : next - ABOVE * large - row.top();
+        boolean within = row != null && row.goesOn();
+        double next = Math.max(lines.get(lines.size() - 1).baseline() + given.to().gap(), within ? 0 : drawn(lines) + BELOW_ROWS * leading);
+        double by = row == null || within ? next - was : next - ABOVE * large - row.top();
         Rectangle2D box = box(lines);
         double height = row == null ? was - ABOVE * large : row.opens();
         double lowest = lower.move(passage, List.of(head), height - BELOW * leading, by, leading);

@@ -2,14 +2,12 @@ package app.decant.pdf.keep;
 
 import app.decant.pdf.keep.Correction.Passage;
 import app.decant.pdf.keep.MovedDrawings.Drawing;
-import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.ShownGlyph;
 import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.List;
 import java.util.Objects;
-import java.util.Set;
 import java.util.stream.DoubleStream;
 
 /**

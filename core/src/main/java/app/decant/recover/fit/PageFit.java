@@ -19,6 +19,7 @@ import app.decant.recover.text.Para;
 import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -36,6 +37,10 @@ public final class PageFit {
     private static final Message LAYING_OUT = Message.of("step.fitting");
     private static final double MOST_LONGER = 26;
     private static final double MOST_CLOSER = 130;
+    /** Text never comes nearer to the edge of the paper, unless it did, in points. */
+    static final double LEAST_MARGIN = 4;
+    /** A table's cell is so many steps from its document: section, table, row, cell, and the paragraph in it. */
+    static final int IN_CELL = 5;
 
     private final FontCatalogue fonts;
     private final Map<Paragraph, Para> origins = new IdentityHashMap<>();
@@ -109,6 +114,7 @@ public final class PageFit {
         List<PageSurvey.Start> starts = survey.starts();
         Map<Paragraph, Paragraph> breaks = new IdentityHashMap<>();
         Map<Integer, Double> spills = new TreeMap<>();
+        Map<Integer, Integer> lasts = new HashMap<>();
         double most = 0;
         for (int i = 0; i < starts.size(); i++) {
             PageSurvey.Start start = starts.get(i);
@@ -116,12 +122,15 @@ public final class PageFit {
             int expected = (next == null ? wanted : next.page()) - start.page();
             int got = (next == null ? pages.count() : next.here()) - start.here();
             if (got > expected || got == expected && spilled(survey, i, expected) > 0) {
-                double spill = Math.max(2, survey.spill(start, next, start.here() + expected - 1));
+                int last = start.here() + expected - 1;
+                double spill = Math.max(2, survey.spill(start, next, last));
                 spills.put(i, spill);
-                if (spill <= MOST_LONGER) most = Math.max(most, spill);
+                lasts.put(i, last);
+                if (spill <= MOST_LONGER && survey.won(last, spill) > 0.5) most = Math.max(most, spill);
             } else if (got < expected && next != null) {
-                Paragraph broken = broken(next);
-                if (broken != null) breaks.putIfAbsent(next.paragraph(), broken);
+                Paragraph opens = opening(document, next);
+                Paragraph broken = broken(next, opens);
+                if (broken != null) breaks.putIfAbsent(opens, broken);
             }
         }
         double more = Math.min(most + 1, MOST_LONGER - longer);
@@ -129,17 +138,25 @@ public final class PageFit {
         if (more > 0.5 && most > 0) {
             longer += more;
             result = longer(result, more);
-            double won = more;
-            spills.replaceAll((index, spill) -> spill - won);
+            spills.replaceAll((index, spill) -> spill - survey.won(lasts.get(index), more));
         }
         // A page with much too much on it has another fault; making it closer would only spoil it.
         spills.values().removeIf(spill -> spill <= 0 || spill > MOST_CLOSER);
         return shorter(result, starts, spills);
     }
 
+    /** With what a page begins: a row of a table with its first cell, whichever of them says something. */
+    private static Paragraph opening(Document document, PageSurvey.Start start) {
+        boolean row = start.line() == 0 && start.path().size() == IN_CELL
+                && document.sections().get(start.path().step(0)).blocks().get(start.path().step(1)) instanceof Table;
+        if (!row) return start.paragraph();
+        Table table = (Table) document.sections().get(start.path().step(0)).blocks().get(start.path().step(1));
+        Table.Cell first = table.rows().get(start.path().step(2)).cells().get(0);
+        return !first.blocks().isEmpty() && first.blocks().get(0) instanceof Paragraph paragraph ? paragraph : start.paragraph();
+    }
+
     /** The paragraph with a break before the place where a page has to begin; null where none can be put. */
-    private Paragraph broken(PageSurvey.Start start) {
-        Paragraph paragraph = start.paragraph();
+    private Paragraph broken(PageSurvey.Start start, Paragraph paragraph) {
         int at = start.offset();
         if (start.line() == 0) {
             return paragraph.look().get(ParagraphProperty.PAGE_BREAK_BEFORE, false) ? null : paragraph.withLook(paragraph.look()
@@ -214,7 +231,7 @@ public final class PageFit {
         for (Section section : document.sections()) {
             Section.PageGeometry page = section.page();
             Section.PageGeometry taller = new Section.PageGeometry(page.width(), page.height(), page.top(), page.right(),
-                    Math.max(4, page.bottom() - amount), page.left(), page.header(), page.footer(), page.gutter());
+                    Math.min(page.bottom(), Math.max(LEAST_MARGIN, page.bottom() - amount)), page.left(), page.header(), page.footer(), page.gutter());
             sections.add(new Section(section.start(), taller, section.columns(), section.numbering(), section.frames(), section.firstPageDiffers(),
                     section.blocks()));
         }

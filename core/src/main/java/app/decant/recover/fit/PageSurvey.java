@@ -20,6 +20,9 @@ public final class PageSurvey {
     /** What has flowed over lacked this much room at least. */
     private static final double LEAST = 1;
 
+    /** Text keeps as far away from a footer, in points, as pages are laid out. */
+    private static final double ABOVE_FOOTER = 2;
+
     private final PagedDocument pages;
     private final Map<Paragraph, Para> origins;
     private final List<Start> starts = new ArrayList<>();
@@ -105,6 +108,8 @@ public final class PageSurvey {
         boolean torn = false;
         for (int i = Math.max(0, first); i <= end; i++) {
             Paragraph paragraph = pages.walk().stops().get(i).paragraph();
+            // With a row all of its cells begin the next page, those too that say nothing.
+            if (to != null && to.line == 0 && to.path.size() == PageFit.IN_CELL && pages.walk().stops().get(i).path().startsWith(to.path.head(3))) break;
             boolean here = false;
             boolean over = false;
             for (Spot spot : lines.getOrDefault(paragraph, List.of())) {
@@ -125,17 +130,37 @@ public final class PageSurvey {
         return torn || stayed == null || spilled == null ? spill : Math.min(spill, excess(stayed, spilled, last, spill));
     }
 
-    /** How far a paragraph would reach beyond its page as far below another one as it was; {@code unknown} where they were on two pages. */
-    private double excess(Paragraph stayed, Paragraph spilled, int page, double unknown) {
+    /**
+     * How far a paragraph would reach beyond its page as far below another one as it was; where that is not known, as far as what spilled is higher than the
+     * room that is left: a heading went along with what did not fit.
+     */
+    private double excess(Paragraph stayed, Paragraph spilled, int page, double height) {
         Para above = origins.get(stayed);
         Para below = origins.get(spilled);
         Spot last = lines.get(stayed).get(lines.get(stayed).size() - 1);
         Item.LineItem over = lines.get(spilled).get(lines.get(spilled).size() - 1).item;
         boolean near = above != null && below != null && above.last().page() == below.last().page() && below.last().baseline() > above.last().baseline()
                 && last.page == page;
-        if (!near) return unknown;
-        Section.PageGeometry paper = pages.geometry(page);
+        if (!near) return last.page == page ? Math.max(LEAST, last.item.y() + last.item.line().height() + height - foot(page)) : height;
         double foot = last.item.baseline() + below.last().baseline() - above.last().baseline() + over.y() + over.line().height() - over.baseline();
-        return Math.max(LEAST, foot - (paper.height() - paper.bottom()));
+        return Math.max(LEAST, foot - foot(page));
+    }
+
+    /** How far down text may reach on a page: to its margin, or to a footer that stands higher. */
+    private double foot(int page) {
+        Section.PageGeometry paper = pages.geometry(page);
+        return Math.min(paper.height() - paper.bottom(), footer(page));
+    }
+
+    private double footer(int page) {
+        double half = pages.geometry(page).height() / 2;
+        return pages.page(page).frame().stream().filter(Item.LineItem.class::isInstance).map(Item.LineItem.class::cast).mapToDouble(Item.LineItem::y)
+                .filter(top -> top > half).min().orElse(Double.MAX_VALUE) - ABOVE_FOOTER;
+    }
+
+    /** How much is won where the margin below the text of a page gets so much smaller: a footer may stand in the way. */
+    double won(int page, double smaller) {
+        Section.PageGeometry paper = pages.geometry(page);
+        return Math.max(0, Math.min(smaller, Math.min(paper.bottom() - PageFit.LEAST_MARGIN, footer(page) - (paper.height() - paper.bottom()))));
     }
 }

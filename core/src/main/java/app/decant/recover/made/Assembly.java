@@ -52,7 +52,7 @@ public final class Assembly {
         this.blocks = blocks;
         this.frames = new FrameBlocks(blocks.runs());
         draft = new DocumentDraft(blocks.origins());
-        elementMaker = new ElementMaker(draft, blocks, new TableMaker(blocks, tags), marks);
+        elementMaker = new ElementMaker(draft, blocks, new TableMaker(blocks, tags, new SharedColumns(body)), marks);
         extents = new PageExtents(pages, body, heads, margins, blocks);
     }
 

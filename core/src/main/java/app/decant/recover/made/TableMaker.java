@@ -42,13 +42,16 @@ public final class TableMaker {
 
     private final BlockMaker blocks;
     private final Function<Glyph, TagTree.Element> tags;
+    private final SharedColumns columns;
 
-    TableMaker(BlockMaker blocks, Function<Glyph, TagTree.Element> tags) {
+    TableMaker(BlockMaker blocks, Function<Glyph, TagTree.Element> tags, SharedColumns columns) {
         this.blocks = blocks;
         this.tags = tags;
+        this.columns = columns;
     }
 
-    Table table(TableGrid grid, Flow flow) {
+    Table table(TableGrid found, Flow flow) {
+        TableGrid grid = columns.of(found);
         Insets padding = padding(grid);
         List<Double> widths = new ArrayList<>();
         for (int c = 0; c < grid.columns(); c++) widths.add(BlockMaker.rounded(grid.xs()[c + 1] - grid.xs()[c]));

@@ -30,6 +30,9 @@ public record TableGrid(double[] xs, double[] ys, List<Cell> cells, int order, i
         }
     }
 
+    /** The same with other edges of its columns. */
+    public TableGrid withColumns(double[] edges) { return new TableGrid(edges, ys, cells, order, page, tag, heads, blocks); }
+
     public int rows() { return ys.length - 1; }
     public int columns() { return xs.length - 1; }
     @Override public double left() { return xs[0]; }

@@ -81,7 +81,9 @@ public final class TaggedTables {
         if (element == null) return null;
         if (element != asked) {
             TagTree.Element found = element.within("TD", "TH");
-            cell = found == null || found.within("Table") == null || found.within("TR") == null ? null : found;
+            // A note stands at the foot of the page, wherever its mark is (14.8.4.4.1).
+            boolean note = found != null && element.within("Note", "FENote", "TD", "TH") != found;
+            cell = note || found == null || found.within("Table") == null || found.within("TR") == null ? null : found;
             asked = element;
         }
         return cell;

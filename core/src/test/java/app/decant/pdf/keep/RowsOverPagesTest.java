@@ -187,8 +187,11 @@ class RowsOverPagesTest {
 
     @Test void wordsThatAPageHasNoRoomForStandAboveTheTableOnTheNext() throws IOException {
         StringBuilder text = new StringBuilder();
-        for (int i = 0; i < 52; i++) text.append(line(770 - 14 * i, i % 4 == 0 ? "Rule " + (i / 4 + 1) + ". Whoever comes to the pier waits there until the"
-                + " boat has been made fast, and lets those" : "who come from the island go first, with all they carry, whatever the hour and the tide may be"));
+        for (int i = 0; i < 52; i++) {
+            String first = "Rule " + (i / 4 + 1) + ". Whoever comes to the pier waits there until the boat has been made fast, and lets those";
+            String next = "who come from the island go first, with all they carry, whatever the hour and the tide may be";
+            text.append(line(770 - 14 * i, i % 4 == 0 ? first : next));
+        }
         Path source = file(text.toString(), table(Drawn.LINES, TOP, 1, 10, true) + line(420, "The pier is closed in winter."));
         Taken taken = Decant.open(source);
         Document now = Typing.type(taken.document(), CorrectedFile.find(taken.document(), "Rule 2. Whoever comes to the pier"),
