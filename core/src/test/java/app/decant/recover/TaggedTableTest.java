@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import app.decant.document.Block;
 import app.decant.document.Border;
 import app.decant.document.Borders;
+import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Facts;
@@ -96,14 +97,15 @@ class TaggedTableTest {
     /** No lines are drawn, the words of each page reach as far as they do, and the last page begins with a row whose first cell says nothing. */
     @Test void columnsAndPageEndsAreThoseOfAllPagesTogether() throws IOException {
         String words = "Whoever comes to the pier by night rings the bell and waits until the ferry has been made fast.";
+        Look justified = Look.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.Alignment.JUSTIFY);
         List<Table.Row> rows = new ArrayList<>();
         for (int r = 0; r < 47; r++) {
             boolean last = r == 46;
-            String said = last ? "Signed at Ostrey" : r < 25 ? "Boat " + r : words.substring(0, 60 + r % 3 * 12);
+            String said = last ? "Signed at Ostrey" : r < 32 ? "Boat " + r : words + " " + words;
             Look first = last ? Look.of(ParagraphProperty.PAGE_BREAK_BEFORE, true) : Look.PLAIN;
             Paragraph number = Paragraph.of(last ? "" : r + ".");
             rows.add(new Table.Row(Look.of(TableProperty.ROW_HEIGHT, 24.0), List.of(new Table.Cell(0, 1, 1, Look.PLAIN, List.of(number.withLook(first))),
-                    new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of(said))))));
+                    new Table.Cell(1, 1, 1, Look.PLAIN, List.of(Paragraph.of(said).withLook(justified))))));
         }
         Table made = new Table(Look.PLAIN, List.of(60.0, 390.0), rows);
         byte[] pdf = published(Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(made, Paragraph.of("All."))))));
@@ -111,10 +113,11 @@ class TaggedTableTest {
         List<Table> tables = recovered.document().blocks().stream().filter(Table.class::isInstance).map(Table.class::cast).toList();
         assertThat(tables).hasSize(1);
         assertThat(tables.get(0).rows()).hasSize(47);
+        Cascade cascade = Cascade.of(recovered.document());
         for (Table.Row row : tables.get(0).rows())
             for (Table.Cell cell : row.cells())
                 for (Block block : cell.blocks())
-                    assertThat(((Paragraph) block).look().get(ParagraphProperty.INDENT_END, 0.0)).as("%s", block).isGreaterThan(-1);
+                    assertThat(cascade.paragraph((Paragraph) block).get(ParagraphProperty.INDENT_END, 0.0)).as("%s", block).isGreaterThan(-1);
         assertThat(Layout.of(recovered.document(), FontCatalogue.shipped()).count()).isEqualTo(recovered.pages());
         assertThat(recovered.findings()).extracting(Finding::what).noneMatch(what -> what.contains("elsewhere"));
     }
