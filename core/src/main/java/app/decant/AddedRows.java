@@ -131,6 +131,7 @@ final class AddedRows {
         double[] edges = EmptyCells.columns(old);
         double origin = columns.origin(old, path, edges, line.page());
         if (own == null || height <= 0 || Double.isNaN(origin)) return null;
+        Standing standing = new Standing(beside, path, old, edges, origin, line.page());
         boolean head = row.look().is(TableProperty.HEADER_ROW);
         List<AddedRow> rows = new ArrayList<>();
         double[] next = path.step(2) + 1 < old.rows().size() ? baselines(path.head(2).then(path.step(2) + 1), line.page()) : null;
@@ -139,7 +140,7 @@ final class AddedRows {
         for (int i = first.step(2); at < fresh.size(); i++, baseline += height) {
             List<Correction> cells = new ArrayList<>();
             for (Table.Cell cell : table.rows().get(i).cells()) {
-                Correction one = cell(table, i, cell, fresh.get(at++).paragraph(), beside, origin, edges, baseline);
+                Correction one = cell(table, i, cell, fresh.get(at++).paragraph(), standing, baseline);
                 if (one == null) return null;
                 cells.add(one);
             }
@@ -148,16 +149,26 @@ final class AddedRows {
         return new Found(beside, rows);
     }
 
-    private Correction cell(Table table, int row, Table.Cell cell, Paragraph fresh, int beside, double origin, double[] edges, double baseline) {
+    /**
+     * The table as it stands on its page.
+     *
+     * @param beside a paragraph of the row below which others are put in
+     * @param edges  where each column begins, and the last ends, from {@code origin}
+     */
+    private record Standing(int beside, BlockPath path, Table table, double[] edges, double origin, int page) { }
+
+    private Correction cell(Table table, int row, Table.Cell cell, Paragraph fresh, Standing there, double baseline) {
         Cascade cascade = styles.is();
         Look look = cascade.text(fresh, fresh.inlines().isEmpty() ? fresh.mark() : fresh.inlines().get(0).look());
-        int away = table.rows().get(row).cells().indexOf(cell) - walk.stops().get(beside).path().step(3);
-        Correction.Cell place = EmptyCells.place(cascade.cell(table, row, cell), cell, edges, origin, baseline, look.get(TextProperty.SIZE, 10.0), away);
-        List<Correction.Run> runs = place == null ? null : letters.runs(beside, List.of(fresh));
+        int away = table.rows().get(row).cells().indexOf(cell) - walk.stops().get(there.beside).path().step(3);
+        double size = look.get(TextProperty.SIZE, 10.0);
+        Correction.Cell place = EmptyCells.place(cascade.cell(table, row, cell), cell, there.edges, there.origin, baseline, size, away);
+        List<Correction.Run> runs = place == null ? null : letters.runs(there.beside, List.of(fresh));
         if (runs == null) return null;
-        List<List<Integer>> marks = provenance.of(walk.stops().get(beside).paragraph()).stream().map(StandingPassages::marks).toList();
+        List<List<Integer>> marks = provenance.of(walk.stops().get(there.beside).paragraph()).stream().map(StandingPassages::marks).toList();
         Correction.Passage passage = new Correction.Passage(marks, Set.of(), false, List.of(), 0, null);
-        return Correction.into(place, passage, runs, WordChange.setting(cascade, fresh));
+        Correction.Cell aligned = columns.aligned(place, there.table, there.path, cell, there.page);
+        return Correction.into(aligned, passage, runs, WordChange.setting(cascade, fresh));
     }
 
     /** How high rows of a table are, all between two paragraphs: as far as others stand apart; 0 where that is not told. */

@@ -21,6 +21,8 @@ final class EmptyCells {
     private static final Insets PADDING = new Insets(0, 5.4, 0, 5.4);
     /** Words keep as far away from the edges of their cell, in points. */
     private static final double LEAST_PADDING = 2;
+    /** What is said in a column stands this near to where its edges tell it, in points. */
+    private static final double NEAR = 6;
     /** A cell is at least as wide, in ems. */
     private static final double NARROWEST = 1;
 
@@ -62,7 +64,33 @@ final class EmptyCells {
         double origin = origin(table, path, columns, line.page());
         Correction.Cell place = place(cascade.cell(table, path.step(2), cell), cell, columns, origin, line.baseline(), size,
                 path.step(3) - walk.stops().get(beside).path().step(3));
-        return place == null ? null : new Found(beside, place);
+        return place == null ? null : new Found(beside, aligned(place, table, path, cell, line.page()));
+    }
+
+    /** The same place, but that it begins and ends where what is said in the cells of its column does. */
+    Correction.Cell aligned(Correction.Cell place, Table table, BlockPath path, Table.Cell cell, int page) {
+        List<Double> lefts = new ArrayList<>();
+        List<Double> rights = new ArrayList<>();
+        for (Walk.Stop stop : walk.stops()) {
+            if (!stop.path().startsWith(path.head(2)) || stop.path().size() != LinesBelow.IN_CELL) continue;
+            Table.Cell other = table.rows().get(stop.path().step(2)).cells().get(stop.path().step(3));
+            List<Provenance.Line> lines = provenance.of(stop.paragraph());
+            boolean alike = other.column() == cell.column() && other.columnSpan() == cell.columnSpan() && !lines.isEmpty() && lines.get(0).page() == page;
+            if (!alike) continue;
+            Alignment alignment = cascade.paragraph(stop.paragraph()).get(ParagraphProperty.ALIGNMENT, Alignment.START);
+            if (alignment == Alignment.START) lefts.add(StandingPassages.left(lines.get(0)));
+            if (alignment == Alignment.END) rights.add(StandingPassages.right(lines.get(0)));
+        }
+        double left = near(lefts, place.left());
+        double right = near(rights, place.right());
+        return right - left < NARROWEST * place.size() ? place : new Correction.Cell(left, right, place.baseline(), place.size(), place.away());
+    }
+
+    /** What most of some places are, where that is near to one; else that. */
+    private static double near(List<Double> some, double place) {
+        some.sort(Double::compare);
+        double middle = some.isEmpty() ? place : some.get(some.size() / 2);
+        return Math.abs(middle - place) < NEAR ? middle : place;
     }
 
     /**

@@ -65,11 +65,16 @@ final class CellFilling {
         PutInLines.Beside beside = new PutInLines.Beside(at.stream.contents(like), where);
         for (ComposedLine line : lines) {
             at.fresh.take(line, beside, like, like);
-            for (ComposedLine.Placed one : line.places(like)) {
-                Rewritten.Spot spot = PageRewriting.spot(one.x(), one.x() + one.width(), line.baseline());
-                int from = first + one.letter().at();
-                for (int letter = from; letter < from + one.letter().text().length(); letter++) placed.letter(letter, spot, like);
-            }
+            tell(line, like, placed, first, false);
+        }
+    }
+
+    /** @param over whether the line goes over to the next page */
+    static void tell(ComposedLine line, ShownGlyph like, PlacedAnew placed, int first, boolean over) {
+        for (ComposedLine.Placed one : line.places(like)) {
+            Rewritten.Spot here = PageRewriting.spot(one.x(), one.x() + one.width(), line.baseline());
+            int from = first + one.letter().at();
+            for (int letter = from; letter < from + one.letter().text().length(); letter++) placed.letter(letter, over ? here.goingOver() : here, like);
         }
     }
 

@@ -119,6 +119,24 @@ final class GrownRow {
         grow(head ? edge + EDGE : edge - EDGE, by);
     }
 
+    /** Whether there is room for rows below it that are as high. */
+    boolean fits(double by) { return edge - EDGE + by <= lower.lowest(passage, leading); }
+
+    /** Makes room for as many rows below it as the page has room for; what is below them goes over to the next. */
+    void over(double by) throws Refused, IOException {
+        if (at.grown(passage.row().marks()) != 0) throw new NoRoom(Message.of("keep.rows-come-and-it-grows"));
+        at.grows(passage.row().marks(), Double.NEGATIVE_INFINITY);
+        Passage whole = whole();
+        double height = edge - EDGE;
+        for (MovedDrawings.Drawing one : lower.drawings.all(whole.marks()))
+            if (RowDrawings.isRule(one) && Math.abs(one.box().getCenterY() - edge) <= EDGE) lower.stands(one);
+        lower.giveAll(whole, height - LoweredUnit.BELOW * leading, edge, leading);
+        double from = Math.min(left, words().stream().mapToDouble(mark -> mark.glyph().x()).min().orElseThrow());
+        double to = Math.max(right, words().stream().mapToDouble(mark -> mark.glyph().right()).max().orElseThrow());
+        frames.stretchAcross(whole, height, by, new Rectangle2D.Double(from, height, to - from, by), leading);
+        if (by > 0) lower.refuseOn(whole, new Rectangle2D.Double(from, edge + EDGE, to - from, by + BELOW * leading));
+    }
+
     /**
      * Where the row begins: at the last edge of what is drawn above its words, or as far above its end as it is known to be high.
      *

@@ -187,6 +187,22 @@ final class LowerLines {
         cut = row ? rule.box().getCenterY() : units.get(stays).top;
     }
 
+    /**
+     * All that stands below a height goes over to the next page.
+     *
+     * @param edge where it begins
+     */
+    void giveAll(Passage passage, double lowest, double edge, double leading) throws Refused, IOException {
+        List<LoweredUnit> units = units(passage, List.of(), lowest, Double.MAX_VALUE, leading);
+        if (units.isEmpty()) return;
+        if (!units.stream().allMatch(this::canGo)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        overflow.give(units, null, passage.onward());
+        cut = edge;
+    }
+
+    /** How low text may stand on the page, at most. */
+    double lowest(Passage passage, double leading) { return most(passage) + longer(passage, leading); }
+
     /** Where what goes over to the next page began; NaN where nothing does. */
     double cut() { return cut; }
 
@@ -419,7 +435,7 @@ final class LowerLines {
         double size = last.isEmpty() ? 10 : last.get(0).glyph().size();
         double reach = Math.max(lowest, bottom);
         double already = last.isEmpty() ? 0 : Double.isNaN(carried) ? changes.lowered(last.get(0)) : carried;
-        if (lowest + already > most(passage) + longer(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        if (lowest + already > lowest(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         // What ends no lower than it did is as near to what stands below as it was.
         double foot = reach + LEAST_BELOW * size + (reach > stood + 0.1 ? AWAY * leading : -LEAST_BELOW * size);
         Set<Integer> own = new HashSet<>(moved);
@@ -456,6 +472,6 @@ final class LowerLines {
 
     /** Whether a page has room for lines as low as this. */
     void refuseBelow(Passage passage, double lowest, double leading) throws NoRoom {
-        if (lowest > most(passage) + longer(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
+        if (lowest > lowest(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
     }
 }

@@ -115,6 +115,8 @@ final class Overflow {
                 right = Math.max(right, letter.right());
             }
         }
+        // A row that says nothing has no letters.
+        left = Math.min(left, right);
         Rewritten.Area area = new Rewritten.Area(left - 1, top, right + 1, bottom);
         return new Rewritten.Given(area, read.page().turn(), given.to().page(), given.to().across(), lowered + lower, lines.get(0).isFresh());
     }
@@ -141,6 +143,13 @@ final class Overflow {
         }
         giveFresh(given, by, correction.passage().onward());
     }
+
+    /**
+     * Rows that were put into a table go over, and what was below them after them.
+     *
+     * @param by how much further down that would stand for all that are put in
+     */
+    void give(List<Line> rows, double by, Onward to) throws NoRoom { giveFresh(rows, by, to); }
 
     /** Whether a letter is but that: nothing is drawn with it. */
     static boolean isPlain(Correction correction, SetWord.Letter letter) {

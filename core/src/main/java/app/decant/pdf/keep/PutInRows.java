@@ -29,10 +29,12 @@ final class PutInRows {
     private final PlacedAnew placed;
 
     /** A cell's lines, and what they are of. */
-    private record Filled(Correction cell, List<ComposedLine> lines, int row, int first) { }
+    record Filled(Correction cell, List<ComposedLine> lines, int row, int first) {
+        Rewritten.Beside beside() { return new Rewritten.Beside(0, false, cell.cell().away(), row + 1); }
+    }
 
     /** A rule across, as it is drawn. */
-    private record Rule(Rectangle2D box, int rgb, boolean dashed) { }
+    record Rule(Rectangle2D box, int rgb, boolean dashed) { }
 
     /** @param placed hears where letters come to stand, and behind those of each cell where it ends */
     PutInRows(ChangedPage at, PlacedAnew placed) {
@@ -52,27 +54,32 @@ final class PutInRows {
         double leading = CellFilling.LEADING * size;
         List<Filled> cells = new ArrayList<>();
         double[] heights = composed(correction, like, cells);
-        double by = 0;
-        for (double height : heights) by += height;
         LowerLines lower = new LowerLines(at);
         GrownRow row = new GrownRow(at, lower, passage, leading);
         double edge = row.edge();
         boolean head = correction.rows().get(0).head() && !passage.row().below().isEmpty();
         List<Rule> rules = rules(edge, row);
         if (head && !rules.isEmpty()) rules = orLower(rules, edge, passage, row);
-        row.below(by, head);
+        int stays = heights.length;
+        while (!head && passage.row().onward() != null && stays > 0 && !row.fits(sum(heights, stays))) stays--;
+        boolean over = stays < heights.length;
+        double by = sum(heights, stays);
+        if (over) row.over(by);
+        else row.below(by, head);
         double down = head ? heights[0] : 0;
-        for (int i = 0; i < heights.length; i++) {
+        for (int i = 0; i < (over && stays > 0 ? stays + 1 : stays); i++) {
             for (Rule rule : rules) {
-                Rectangle2D box = rule.box;
-                at.drawn.rule(new Rectangle2D.Double(box.getX(), edge + box.getY() + down, box.getWidth(), box.getHeight()), rule.rgb, like);
+                Rectangle2D box = rule.box();
+                at.drawn.rule(new Rectangle2D.Double(box.getX(), edge + box.getY() + down, box.getWidth(), box.getHeight()), rule.rgb(), like);
             }
             if (i + 1 < heights.length) down += heights[head ? i + 1 : i];
         }
+        if (over) at.overflow.give(new RowsGoingOver(at, row, edge, rules, like).lines(cells, heights, stays), sum(heights, heights.length),
+                passage.row().onward());
         double left = Math.min(row.left(), lower.left());
         double right = Math.max(row.right(), lower.right());
         for (Filled one : cells) {
-            if (one.lines.isEmpty()) continue;
+            if (one.lines.isEmpty() || one.row >= stays) continue;
             Rectangle2D set = PassageSetting.extent(one.lines);
             left = Math.min(left, set.getMinX());
             right = Math.max(right, set.getMaxX());
@@ -82,10 +89,18 @@ final class PutInRows {
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         at.changes.touches(left - 0.5 * size, touched.getMinY() - 0.6 * size, right + 0.5 * size, touched.getMaxY() + 0.4 * size);
         for (Filled one : cells) {
-            CellFilling.put(one.lines, new Rewritten.Beside(0, false, one.cell.cell().away(), one.row + 1), like, at, placed, one.first);
             Correction.Cell cell = one.cell.cell();
-            placed.letter(one.first + one.cell.text().length(), PageRewriting.spot(cell.left(), cell.left(), cell.baseline()), like);
+            Rewritten.Spot end = PageRewriting.spot(cell.left(), cell.left(), cell.baseline());
+            if (one.row < stays) CellFilling.put(one.lines, one.beside(), like, at, placed, one.first);
+            else for (ComposedLine line : one.lines) CellFilling.tell(line, like, placed, one.first, true);
+            placed.letter(one.first + one.cell.text().length(), one.row < stays ? end : end.goingOver(), like);
         }
+    }
+
+    private static double sum(double[] heights, int count) {
+        double sum = 0;
+        for (int i = 0; i < count; i++) sum += heights[i];
+        return sum;
     }
 
     /** The lines of all cells, where they come to stand, and how high each row is. */

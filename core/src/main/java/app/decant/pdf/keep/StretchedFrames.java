@@ -14,6 +14,7 @@ import java.util.Set;
 
 /** Areas, frames and the sides of cells that reach across the place where lines go down or up: they get longer, or shorter, with what they hold. */
 final class StretchedFrames {
+    private static final double SAME = 1e-6;
     /** What ends this much further down, in points, ends there. */
     private static final double CUT = 1;
 
@@ -122,7 +123,7 @@ final class StretchedFrames {
             at.overflow.giveBelow(one, lower.cut());
             by -= one.box().getMaxY() - lower.cut();
         }
-        lower.drawings.stretch(one, Math.min(height, one.box().getMaxY() - 0.01), by);
+        if (Math.abs(by) > SAME) lower.drawings.stretch(one, Math.min(height, one.box().getMaxY() - 0.01), by);
         lower.stretched(one, by);
     }
 }

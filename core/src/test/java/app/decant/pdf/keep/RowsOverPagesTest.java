@@ -35,6 +35,7 @@ import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** Tables on full pages: rows that a page has no room for go over to the next with all that is drawn of them. Streams written by hand, painted by PDFBox. */
@@ -102,8 +103,10 @@ class RowsOverPagesTest {
     private static Document below(Document document, String word, String... cells) {
         BlockPath path = CorrectedFile.find(document, word).start().path();
         Document now = Tables.insertRow(document, TextSelection.caret(new Place(path, 0)), true).after();
-        for (int i = 0; i < cells.length; i++)
-            now = Typing.type(now, TextSelection.caret(new Place(path.head(2).then(path.step(2) + 1, i, 0), 0)), cells[i], null).after();
+        for (int i = 0; i < cells.length; i++) {
+            Place cell = new Place(path.head(2).then(path.step(2) + 1, i, 0), 0);
+            if (!cells[i].isEmpty()) now = Typing.type(now, TextSelection.caret(cell), cells[i], null).after();
+        }
         return now;
     }
 
@@ -164,6 +167,36 @@ class RowsOverPagesTest {
         int shaded = next.getRGB(2 * 196, (int) (2 * (PAGE - TOP + 1.5 * ROW))) & 0xFF;
         assertThat(shaded).as("row %d is not shaded", FULL).isEqualTo(0xFF);
         assertThat(next.getRGB(2 * 196, (int) (2 * (PAGE - TOP + 2.5 * ROW))) & 0xFF).as("the next is").isBetween(0xE0, 0xEC);
+    }
+
+    /** Of the rows put in below one near the foot, those that have room stay; the others lead the rows of the next page, and what was below comes after. */
+    @ParameterizedTest
+    @CsvSource({"LINES, 24, 1", "FRAMES, 24, 1", "RULES, 24, 1", "LINES, 25, 0", "FRAMES, 25, 0"})
+    void newRowsThemselvesGoOver(Drawn drawn, int below, int stay) throws IOException {
+        Path source = file(line(740, "The ports of the isle.") + table(drawn, TOP, 1, FULL, true),
+                table(drawn, TOP, FULL + 1, 8, true) + line(460, "The pier is closed in winter."));
+        Taken taken = Decant.open(source);
+        Document now = below(taken.document(), "Port " + below, "Port 902", "Daily until 92", "555 0902");
+        now = below(now, "Port " + below, "Port 901", "", "555 0901");
+
+        Made made = new CorrectedFile(root).made(source, taken, now, Recipe.PLAIN);
+
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path result = made.receipt().file();
+        String said = CorrectedFile.text(result).replaceAll("\\s+", " ");
+        assertThat(said).containsOnlyOnce("Port 901").containsOnlyOnce("555 0901").containsOnlyOnce("Port 902").containsOnlyOnce("Daily until 92 ");
+        assertDrawn(paint(result, 0), drawn, PAGE - TOP, below + 1 + stay, drawn + ", first page");
+        assertDrawn(paint(result, 1), drawn, PAGE - TOP, 9 + 2 - stay + FULL - below, drawn + ", next page");
+        List<String> next = CorrectedFile.letters(result, 1);
+        // The first of them stands where the first row below the head stood, in its columns.
+        List<String> before = CorrectedFile.letters(source, 1);
+        double first = before.stream().filter(one -> one.startsWith("P 78")).mapToDouble(one -> Double.parseDouble(one.split(" ")[2])).min().orElseThrow();
+        assertThat(next.stream().filter(one -> one.startsWith("P 78")).mapToDouble(one -> Double.parseDouble(one.split(" ")[2])).min().orElseThrow())
+                .isCloseTo(first, within(0.11));
+        String rows = said.substring(said.indexOf("Port " + below + " "));
+        assertThat(rows.indexOf("Port 901")).isLessThan(rows.indexOf("Port 902"));
+        assertThat(rows.indexOf("Port 902")).isLessThan(rows.indexOf("Port " + (FULL + 1)));
+        if (below < FULL) assertThat(rows.indexOf("Port 902")).isLessThan(rows.indexOf("Port " + FULL));
     }
 
     @ParameterizedTest @EnumSource(Drawn.class) void rowsGoOverAboveTextAndTextAboveRows(Drawn drawn) throws IOException {
