@@ -110,6 +110,8 @@ public final class PageSurvey {
             Paragraph paragraph = pages.walk().stops().get(i).paragraph();
             // With a row all of its cells begin the next page, those too that say nothing.
             if (to != null && to.line == 0 && to.path.size() == PageFit.IN_CELL && pages.walk().stops().get(i).path().startsWith(to.path.head(3))) break;
+            // What only keeps room, such as before a table that begins a page, is missed nowhere.
+            if (paragraph.length() == 0 && !origins.containsKey(paragraph)) continue;
             boolean here = false;
             boolean over = false;
             for (Spot spot : lines.getOrDefault(paragraph, List.of())) {
