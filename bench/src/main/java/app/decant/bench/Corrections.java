@@ -61,7 +61,7 @@ import java.util.stream.Stream;
  * a row is put into a table, with {@code rows}, as many as make its page overflow, with {@code rowless}, one is taken out; with {@code over},
  * one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour} or {@code size}, some words get another,
  * with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more than one line is set in the middle;
- * with {@code below}, text is put in below a heading.
+ * with {@code below}, text is put in below a heading; with {@code several}, most of these are done one after the other.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
@@ -73,12 +73,14 @@ public final class Corrections {
             entry("head", Corrections::headed), entry("paragraph", Corrections::parted), entry("item", Corrections::listed),
             entry("over", Corrections::overfull), entry("centred", Corrections::centred), entry("below", Corrections::belowHeading),
             entry("cell", Corrections::fuller), entry("empty", Corrections::filled), entry("row", Corrections::withRow), entry("rows", Corrections::withRows),
-            entry("rowless", Corrections::withoutRow));
+            entry("rowless", Corrections::withoutRow),
+            entry("several", Corrections::several));
     private static final Map<String, UnaryOperator<Look>> LOOKS = Map.of("colour", look -> look.with(TextProperty.COLOUR, new Colour(0xB00020)), "size",
             look -> look.with(TextProperty.SIZE, 15.0), "underline", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE), "lit",
             look -> look.with(TextProperty.HIGHLIGHT, new Colour(0xFFE040)));
     private static final int LONG = 80;
     private static final int MANY_ROWS = 12;
+    private static final int SWAPPED = 3;
 
     private static UnaryOperator<Document> edit;
     private static boolean across;
@@ -296,6 +298,17 @@ public final class Corrections {
         Document now = withRow(document);
         for (int i = 1; i < MANY_ROWS && now != null; i++) now = withRow(now);
         return now;
+    }
+
+    /** One change after another, as people make them before they publish. */
+    private static Document several(Document document) {
+        Document now = document;
+        for (String kind : List.of("row", "longer", "cell", "item", "paragraph", "centred", "below", "head", "empty")) {
+            Document next = KINDS.get(kind).apply(now);
+            if (next != null) now = next;
+        }
+        Document swapped = swapped(now, SWAPPED);
+        return swapped != null ? swapped : now == document ? null : now;
     }
 
     private static Document withoutRow(Document document) {

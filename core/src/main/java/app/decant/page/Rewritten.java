@@ -45,13 +45,16 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
     }
 
     /**
-     * A font that other pages of the file have.
+     * A font or a picture that other pages of the file have.
      *
      * @param name       by which it is called
      * @param number     of its object in the file (ISO 32000-2, 7.3.10)
      * @param generation of that object
      */
-    public record Loan(String name, long number, int generation) { }
+    public record Loan(Kind kind, String name, long number, int generation) {
+        /** What it is. */
+        public enum Kind { FONT, PICTURE }
+    }
 
     /**
      * Lines at the foot of the page that went to the head of another.

@@ -378,7 +378,7 @@ class PageTest {
         Rewritten.Form form = new Rewritten.Form("F2", "F1", new byte[0], page.parts());
         assertThat(new Rewritten.Parts(List.of(form), List.of(), List.of()).any()).isTrue();
         assertThat(new Rewritten.Parts(List.of(), List.of(new Rewritten.Font("T2", FACE, List.of())), List.of()).any()).isTrue();
-        assertThat(new Rewritten.Parts(List.of(), List.of(), List.of(new Rewritten.Loan("T3", 7, 0))).any()).isTrue();
+        assertThat(new Rewritten.Parts(List.of(), List.of(), List.of(new Rewritten.Loan(Rewritten.Loan.Kind.FONT, "T3", 7, 0))).any()).isTrue();
         Rewritten.Reset reset = new Rewritten.Reset(Map.of(3, new Rewritten.Spot(1, 2, 10)), Arrays.asList(new Rewritten.Spot(5, 6, 10), null));
         assertThat(reset.letters()).containsExactly(new Rewritten.Spot(5, 6, 10), null);
         Rewritten.Spot spot = new Rewritten.Spot(1, 2, 10);

@@ -299,6 +299,7 @@ class SheetsInWindowTest {
         robot.press(KeyCode.SHIFT).type(KeyCode.DOWN).release(KeyCode.SHIFT);
         robot.clickOn("#sheet-bold");
         until(() -> style(4, 1).font().is(TextProperty.BOLD) && style(3, 1).font().is(TextProperty.BOLD));
+        robot.clickOn("#sheet-more");
         robot.clickOn("#sheet-fill-F6EAD2");
         until(() -> new Colour(0xF6EAD2).equals(style(4, 1).fill()));
         String lines = sides(4, 1);

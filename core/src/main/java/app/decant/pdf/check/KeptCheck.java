@@ -125,7 +125,7 @@ public final class KeptCheck {
                 same++;
             }
             if (overlaid() || resources(source) == null || objects.same(resources(source), tagged() ? shared(resources(made), resources(source))
-                    : without(resources(made), pages.rewritten(index))) && sameBoxes(source, made)) used++;
+                    : without(resources(made), pages.rewritten(index), resources(source))) && sameBoxes(source, made)) used++;
             if (!pages.isAdded(index)) annotations(source, stood);
             annotations(made, stands);
         }
@@ -227,20 +227,23 @@ public final class KeptCheck {
 
     private static COSDictionary resources(PDPage page) { return page.getResources() == null ? null : page.getResources().getCOSObject(); }
 
-    /** Without what was put beside them for other words. */
-    private static COSDictionary without(COSDictionary resources, Rewritten rewritten) {
+    /** Without what was put beside them for other words, and for what came from other pages. */
+    private static COSDictionary without(COSDictionary resources, Rewritten rewritten, COSDictionary before) {
         if (rewritten == null || !rewritten.parts().any()) return resources;
         COSDictionary copy = new COSDictionary(resources);
-        for (Rewritten.Form form : rewritten.parts().forms()) remove(copy, COSName.XOBJECT, form.name());
-        for (Rewritten.Font font : rewritten.parts().fonts()) remove(copy, COSName.FONT, font.name());
-        for (Rewritten.Loan loan : rewritten.parts().loans()) remove(copy, COSName.FONT, loan.name());
+        for (Rewritten.Form form : rewritten.parts().forms()) remove(copy, COSName.XOBJECT, form.name(), before);
+        for (Rewritten.Font font : rewritten.parts().fonts()) remove(copy, COSName.FONT, font.name(), before);
+        for (Rewritten.Loan loan : rewritten.parts().loans())
+            remove(copy, loan.kind() == Rewritten.Loan.Kind.FONT ? COSName.FONT : COSName.XOBJECT, loan.name(), before);
         return copy;
     }
 
-    private static void remove(COSDictionary resources, COSName kind, String name) {
+    private static void remove(COSDictionary resources, COSName kind, String name, COSDictionary before) {
         COSDictionary some = new COSDictionary(resources.getCOSDictionary(kind));
         some.removeItem(COSName.getPDFName(name));
-        resources.setItem(kind, some);
+        // Where there were none of the kind, there are none again.
+        if (some.size() == 0 && !before.containsKey(kind)) resources.removeItem(kind);
+        else resources.setItem(kind, some);
     }
 
     private static boolean sameBoxes(PDPage a, PDPage b) {

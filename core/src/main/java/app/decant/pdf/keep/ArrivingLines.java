@@ -87,6 +87,7 @@ final class ArrivingLines {
                 Rectangle2D one = new Rectangle2D.Double(letter.x(), letter.baseline() - ABOVE * letter.size(), Math.max(0.1, letter.width()), letter.size());
                 box = box == null ? one : box.createUnion(one);
             }
+            for (GivenLines.Shown picture : line.pictures()) box = box == null ? picture.box() : box.createUnion(picture.box());
             for (GivenLines.Rule rule : line.rules()) box = box == null ? rule.box() : box.createUnion(rule.box());
         }
         return box;

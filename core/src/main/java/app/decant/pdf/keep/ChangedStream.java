@@ -24,6 +24,7 @@ import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSObject;
+import org.apache.pdfbox.cos.COSObjectKey;
 import org.apache.pdfbox.cos.COSStream;
 
 /**
@@ -45,6 +46,7 @@ final class ChangedStream {
     private final Map<Face, AddedFont> fonts = new LinkedHashMap<>();
     private final List<Rewritten.Form> forms = new ArrayList<>();
     private final Map<GivenLines.FontAddress, String> lent = new LinkedHashMap<>();
+    private final Map<COSObjectKey, String> pictures = new LinkedHashMap<>();
     /** What each operator of it shows, of the marks that were asked for last. */
     private final Map<Integer, List<ShownGlyph>> shown = new HashMap<>();
     private List<ShownGlyph> shownOf;
@@ -224,12 +226,23 @@ final class ChangedStream {
         return named(known);
     }
 
+    /** A picture of another page, by the name it has here. */
+    String lent(COSObjectKey picture) {
+        String known = pictures.get(picture);
+        if (known == null) pictures.put(picture, known = free(COSName.XOBJECT, "Shown" + (pictures.size() + 1)));
+        return named(known);
+    }
+
+    /** The picture that one of its operators shows, which any page can have; null for any other. */
+    COSObjectKey picture(int operator) { return SharedPicture.of(operators, resources.getCOSDictionary(COSName.XOBJECT), operator); }
+
     /** What the stream calls besides, once it is made. */
     Rewritten.Parts parts() {
         List<Rewritten.Font> added = fonts.values().stream()
                 .map(font -> new Rewritten.Font(free(COSName.FONT, font.name), font.face.face(), font.letters)).toList();
         List<Rewritten.Loan> loans = new ArrayList<>();
-        lent.forEach((font, name) -> loans.add(new Rewritten.Loan(name, font.number(), font.generation())));
+        lent.forEach((font, name) -> loans.add(new Rewritten.Loan(Rewritten.Loan.Kind.FONT, name, font.number(), font.generation())));
+        pictures.forEach((key, name) -> loans.add(new Rewritten.Loan(Rewritten.Loan.Kind.PICTURE, name, key.getNumber(), key.getGeneration())));
         return new Rewritten.Parts(forms, added, loans);
     }
 
@@ -281,7 +294,8 @@ final class ChangedStream {
         return GivenLines.Letter.NONE;
     }
 
-    private int contents(int operator) {
+    /** The same of an operator. */
+    int contents(int operator) {
         List<Integer> open = new ArrayList<>();
         for (StreamOperators.Found one : operators.subList(0, operator)) {
             if (begins(one)) open.add(number(one));
@@ -305,7 +319,7 @@ final class ChangedStream {
         }
     }
 
-    private static boolean begins(StreamOperators.Found one) { return one.name().equals("BDC") || one.name().equals("BMC"); }
+    static boolean begins(StreamOperators.Found one) { return one.name().equals("BDC") || one.name().equals("BMC"); }
 
     /** The number of a marked content that an operator begins. */
     private int number(StreamOperators.Found one) {
@@ -362,7 +376,7 @@ final class ChangedStream {
     }
 
     /** Whether what an operator begins is seen or not as somebody switches it (8.11.3.2). */
-    private static boolean isLayer(StreamOperators.Found one) {
+    static boolean isLayer(StreamOperators.Found one) {
         return !one.operands().isEmpty() && one.operands().get(0) instanceof COSName tag && tag.getName().equals("OC");
     }
 

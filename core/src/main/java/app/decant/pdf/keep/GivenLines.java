@@ -1,11 +1,13 @@
 package app.decant.pdf.keep;
 
 import app.decant.page.Rewritten;
+import java.awt.geom.AffineTransform;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
+import org.apache.pdfbox.cos.COSObjectKey;
 
 /**
  * Lines that a page has no room for, on their way to the next: letter by letter, as they looked.
@@ -15,6 +17,9 @@ import java.util.Objects;
  * @param lines from above
  */
 public record GivenLines(int from, Onward to, List<Line> lines) implements Arrival {
+    /** Letters reach so far above their baseline, in ems. */
+    private static final double ABOVE = 0.75;
+
     public GivenLines {
         lines = lines.stream().sorted(Comparator.comparingDouble(Line::baseline)).toList();
         if (lines.isEmpty()) throw new IllegalArgumentException("Something is given over");
@@ -29,14 +34,26 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
      * @param stood    where it stood there; NaN for one that was set anew
      * @param size     of its largest letters
      * @param rules    what is drawn with its words
+     * @param pictures what is shown with them, or instead
      */
-    public record Line(double baseline, double stood, double size, List<Letter> letters, List<Rule> rules) {
+    public record Line(double baseline, double stood, double size, List<Letter> letters, List<Rule> rules, List<Shown> pictures) {
         public Line {
             letters = List.copyOf(letters);
             rules = List.copyOf(rules);
+            pictures = List.copyOf(pictures);
         }
 
-        Line(double baseline, double stood, double size, List<Letter> letters) { this(baseline, stood, size, letters, List.of()); }
+        Line(double baseline, double stood, double size, List<Letter> letters) { this(baseline, stood, size, letters, List.of(), List.of()); }
+
+        Line(double baseline, double stood, double size, List<Letter> letters, List<Rule> rules) {
+            this(baseline, stood, size, letters, rules, List.of());
+        }
+
+        /** A picture by itself, as a line of which it is the only letter. */
+        static Line of(Shown picture) {
+            Rectangle2D box = picture.box();
+            return new Line(box.getMaxY(), box.getMaxY(), box.getHeight() / ABOVE, List.of(), List.of(), List.of(picture));
+        }
 
         boolean isFresh() { return Double.isNaN(stood); }
 
@@ -47,7 +64,14 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
         Line with(List<Rule> more) {
             List<Rule> all = new ArrayList<>(more);
             all.addAll(rules);
-            return new Line(baseline, stood, size, letters, all);
+            return new Line(baseline, stood, size, letters, all, pictures);
+        }
+
+        /** The same with more shown. */
+        Line showing(List<Shown> more) {
+            List<Shown> all = new ArrayList<>(pictures);
+            all.addAll(more);
+            return new Line(baseline, stood, size, letters, rules, all);
         }
 
         /** The same so much further down. */
@@ -57,8 +81,29 @@ public record GivenLines(int from, Onward to, List<Line> lines) implements Arriv
 
         private Line moved(double across, double by) {
             return new Line(baseline + by, stood, size, letters.stream().map(letter -> letter.at(letter.x + across, letter.baseline + by)).toList(),
-                    rules.stream().map(rule -> rule.moved(across, by)).toList());
+                    rules.stream().map(rule -> rule.moved(across, by)).toList(), pictures.stream().map(one -> one.moved(across, by)).toList());
         }
+    }
+
+    /**
+     * A picture.
+     *
+     * @param picture  its object in the file, which any page can have
+     * @param place    where it puts the unit square (ISO 32000-2, 8.9.3), in points from the top left corner of the page
+     * @param contents the number of the marked content it was of, as for a letter
+     */
+    public record Shown(COSObjectKey picture, AffineTransform place, int contents) {
+        public Shown { place = new AffineTransform(place); }
+
+        @Override public AffineTransform place() { return new AffineTransform(place); }
+
+        Shown moved(double across, double down) {
+            AffineTransform moved = AffineTransform.getTranslateInstance(across, down);
+            moved.concatenate(place);
+            return new Shown(picture, moved, contents);
+        }
+
+        Rectangle2D box() { return place.createTransformedShape(new Rectangle2D.Double(0, 0, 1, 1)).getBounds2D(); }
     }
 
     /**

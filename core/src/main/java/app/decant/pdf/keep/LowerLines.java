@@ -33,8 +33,6 @@ final class LowerLines {
     private static final double EDGE = 50;
     /** What stands below stays at least so many lines away. */
     private static final double AWAY = 0.6;
-    /** So many lines more go over at most where a page had better begin with another than the first that has no room; common practice. */
-    private static final int MOST_BACK = 5;
     /** How much lower than others a page may end, in lines. */
     private static final double LONGER = 1.05;
     /** Below a line so much of one is its own. */
@@ -55,7 +53,7 @@ final class LowerLines {
     final MovedDrawings drawings;
     private final Overflow overflow;
     private final WordMarkings markings;
-    private final RowDrawings plain;
+    private final FullPage full;
     private final Set<Drawing> standing = new HashSet<>();
     final List<Drawing> going = new ArrayList<>();
     /** The marks that go, by their numbers in the page's order of painting: letters and what is drawn. */
@@ -80,7 +78,7 @@ final class LowerLines {
         room = at.room;
         overflow = at.overflow;
         markings = at.markings;
-        plain = new RowDrawings(read);
+        full = new FullPage(at);
         drawings = new MovedDrawings(read, stream, changes);
     }
 
@@ -148,13 +146,13 @@ final class LowerLines {
         if (by > 0 && over > spare) {
             over -= Math.min(most(passage) + longer(passage, leading), free) - limit;
             if (over > spare) {
-                stays = stays(passage, units, limit - already - by);
+                stays = full.stays(passage, units, limit - already - by);
                 over = 0;
             }
         }
         stood = units.stream().mapToDouble(unit -> unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
         top = units.get(0).begins;
-        if (stays < units.size()) giveOver(passage, units, stays);
+        if (stays < units.size()) cut = full.give(passage, units, stays);
         double given = 0;
         double before = lowest;
         Map<Drawing, Double> drawn = new LinkedHashMap<>();
@@ -178,15 +176,6 @@ final class LowerLines {
         return reached + by - given;
     }
 
-    private void giveOver(Passage passage, List<LoweredUnit> units, int stays) throws Refused, IOException {
-        Drawing rule = stays > 0 && units.get(stays - 1).marks.isEmpty() && units.get(stays - 1).drawings.size() == 1
-                && RowDrawings.isRule(units.get(stays - 1).drawings.get(0)) ? units.get(stays - 1).drawings.get(0) : null;
-        boolean row = rule != null && units.get(stays).top < rule.box().getMaxY() + units.get(stays).size;
-        boolean edged = passage.onward().head() != null && passage.onward().head().goesOn();
-        overflow.give(units.subList(stays, units.size()), row && !edged ? rule : null, passage.onward());
-        cut = row ? rule.box().getCenterY() : units.get(stays).top;
-    }
-
     /**
      * All that stands below a height goes over to the next page.
      *
@@ -195,8 +184,7 @@ final class LowerLines {
     void giveAll(Passage passage, double lowest, double edge, double leading) throws Refused, IOException {
         List<LoweredUnit> units = units(passage, List.of(), lowest, Double.MAX_VALUE, leading);
         if (units.isEmpty()) return;
-        if (!units.stream().allMatch(this::canGo)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        overflow.give(units, null, passage.onward());
+        full.giveAll(passage, units);
         cut = edge;
     }
 
@@ -214,33 +202,6 @@ final class LowerLines {
             lowered[i] = marks.isEmpty() ? i == 0 ? 0 : lowered[i - 1] : marks.stream().mapToDouble(changes::lowered).max().orElse(0);
         }
         return lowered;
-    }
-
-    /** How many of the units a full page keeps; the others are for the next. */
-    private int stays(Passage passage, List<LoweredUnit> units, double lowest) throws NoRoom {
-        int most = 0;
-        while (most < units.size() && units.get(most).ends <= lowest + 0.05) most++;
-        // A rule below a row stays with it.
-        while (most > 0 && most < units.size() && isRule(units.get(most)) && !units.get(most - 1).marks.isEmpty()) most++;
-        if (most == units.size() && most > 0 && isRule(units.get(most - 1))) return most;
-        boolean drawn = units.subList(most, units.size()).stream().anyMatch(unit -> !canGo(unit));
-        if (passage.onward() == null || drawn || most == units.size()) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        int least = most;
-        while (least > 0 && has(units.get(least), passage.onward().within())) least--;
-        for (int stays = least; stays >= 0 && stays > least - MOST_BACK && canGo(units.get(stays)); stays--)
-            if (has(units.get(stays), passage.onward().openers())) return stays;
-        if (has(units.get(least), passage.onward().within())) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        return least;
-    }
-
-    private static boolean has(LoweredUnit unit, Set<Integer> marks) { return unit.marks.stream().anyMatch(mark -> marks.contains(mark.glyph().order())); }
-
-    private static boolean isRule(LoweredUnit unit) { return unit.marks.isEmpty() && unit.drawings.stream().allMatch(RowDrawings::isRule); }
-
-    /** Whether what is drawn in it can go elsewhere: lines under its words, areas behind them, what is drawn around rows. */
-    private boolean canGo(LoweredUnit unit) {
-        Set<Integer> own = ofWords(unit.marks);
-        return unit.drawings.stream().allMatch(one -> isOf(one, own) || plain.of(one) != null);
     }
 
     Set<Integer> ofWords(List<ShownGlyph> marks) { return markings.orders(marks); }

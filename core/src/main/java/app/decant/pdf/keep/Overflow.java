@@ -18,7 +18,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import org.apache.pdfbox.cos.COSObjectKey;
 import org.apache.pdfbox.pdmodel.PDPage;
+import org.slf4j.LoggerFactory;
 
 /** What a page has no room for: lines at the foot of its text that are taken out, to stand at the head of the next. */
 final class Overflow {
@@ -114,6 +116,10 @@ final class Overflow {
                 left = Math.min(left, letter.x());
                 right = Math.max(right, letter.right());
             }
+            for (GivenLines.Shown picture : line.pictures()) {
+                left = Math.min(left, picture.box().getMinX());
+                right = Math.max(right, picture.box().getMaxX());
+            }
         }
         // A row that says nothing has no letters.
         left = Math.min(left, right);
@@ -192,12 +198,25 @@ final class Overflow {
         Rectangle2D area = null;
         for (LoweredUnit unit : units) {
             List<ShownGlyph> line = unit.marks;
+            List<GivenLines.Shown> shown = new ArrayList<>();
             Set<Integer> own = markings.orders(line);
             for (Drawing one : unit.drawings) {
                 if (LowerLines.isOf(one, own)) continue;
-                next.addAll(plain(one));
-                takeOut(one);
+                GivenLines.Shown picture = picture(one);
+                if (picture == null) {
+                    next.addAll(plain(one));
+                    takeOut(one);
+                } else {
+                    shown.add(picture);
+                    stream.of(one.painted().path()).putInstead(one.painted().operator(), "\n");
+                    for (int order = one.painted().from(); order < one.painted().to(); order++) changes.undraws(order);
+                }
                 area = area == null ? one.box() : area.createUnion(one.box());
+            }
+            if (line.isEmpty() && !shown.isEmpty()) {
+                all.add(Line.of(shown.get(0)).showing(shown.subList(1, shown.size())).with(next));
+                next = new ArrayList<>();
+                continue;
             }
             if (line.isEmpty()) {
                 // A rule below a row goes with it.
@@ -221,8 +240,9 @@ final class Overflow {
                     area = area == null ? box : area.createUnion(box);
                 }
                 double baseline = part.get(0).glyph().baseline();
-                all.add(new Line(baseline, baseline, size, some, rules(part)).with(next));
+                all.add(new Line(baseline, baseline, size, some, rules(part)).with(next).showing(shown));
                 next = new ArrayList<>();
+                shown = new ArrayList<>();
             }
         }
         if (all.isEmpty()) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
@@ -246,6 +266,19 @@ final class Overflow {
         List<GivenLines.Rule> rules = drawings.of(one);
         if (rules == null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         return rules;
+    }
+
+    /** A drawing that is but a picture which another page can have; null for any other. */
+    GivenLines.Shown picture(Drawing one) {
+        try {
+            ChangedStream own = stream.of(one.painted().path());
+            COSObjectKey picture = one.letters().isEmpty() && one.painted().to() - one.painted().from() == 1 ? own.picture(one.painted().operator()) : null;
+            return picture == null || !one.painted().state().clip().contains(one.box()) ? null
+                    : new GivenLines.Shown(picture, one.painted().state().place(), own.contents(one.painted().operator()));
+        } catch (IOException | Refused e) {
+            LoggerFactory.getLogger(Overflow.class).debug("A drawing stays on its page", e);
+            return null;
+        }
     }
 
     private void takeOut(Drawing one) throws Refused, IOException {

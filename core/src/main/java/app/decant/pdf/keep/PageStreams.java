@@ -36,7 +36,8 @@ final class PageStreams {
     private static COSDictionary with(Rewritten.Parts parts, COSDictionary shared, Streams create) throws IOException {
         COSDictionary resources = new COSDictionary(shared);
         COSDictionary objects = copied(shared.getCOSDictionary(COSName.XOBJECT));
-        if (!parts.forms().isEmpty()) resources.setItem(COSName.XOBJECT, objects);
+        boolean pictures = parts.loans().stream().anyMatch(loan -> loan.kind() == Rewritten.Loan.Kind.PICTURE);
+        if (!parts.forms().isEmpty() || pictures) resources.setItem(COSName.XOBJECT, objects);
         for (Rewritten.Form form : parts.forms()) {
             COSBase original = objects.getDictionaryObject(COSName.getPDFName(form.original()));
             if (!(original instanceof COSStream like)) throw new IOException("The form " + form.original() + " is not there");
@@ -46,9 +47,10 @@ final class PageStreams {
             objects.setItem(COSName.getPDFName(form.name()), copy);
         }
         COSDictionary fonts = copied(shared.getCOSDictionary(COSName.FONT));
-        if (!parts.fonts().isEmpty() || !parts.loans().isEmpty()) resources.setItem(COSName.FONT, fonts);
-        for (Rewritten.Loan loan : parts.loans())
-            fonts.setItem(COSName.getPDFName(loan.name()), create.object(new COSObjectKey(loan.number(), loan.generation())));
+        boolean lent = parts.loans().stream().anyMatch(loan -> loan.kind() == Rewritten.Loan.Kind.FONT);
+        if (!parts.fonts().isEmpty() || lent) resources.setItem(COSName.FONT, fonts);
+        for (Rewritten.Loan loan : parts.loans()) (loan.kind() == Rewritten.Loan.Kind.FONT ? fonts : objects).setItem(COSName.getPDFName(loan.name()),
+                create.object(new COSObjectKey(loan.number(), loan.generation())));
         for (Rewritten.Font font : parts.fonts()) {
             EmbeddedFace face = new EmbeddedFace(font.face());
             for (Rewritten.Letter letter : font.letters()) face.code(letter.glyph(), letter.text());

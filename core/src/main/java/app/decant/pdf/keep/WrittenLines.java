@@ -55,9 +55,9 @@ final class WrittenLines {
             }
             for (Letter letter : letters) at.changes.arrives(letter.text(), letter.x(), letter.width(), letter.baseline(), first, letter.rgb());
         }
-        String behind = rules(lines, true, first, tags);
-        StringBuilder block = new StringBuilder(behind + "\nq 0 Tc 0 Tw 100 Tz 0 Ts 0 Tr ");
         next = Math.max(next, own.freeNumber());
+        String behind = rules(lines, true, first, tags) + pictures(from, lines, own, back);
+        StringBuilder block = new StringBuilder(behind + "\nq 0 Tc 0 Tw 100 Tz 0 Ts 0 Tr ");
         for (Map.Entry<Part, StringBuilder> one : parts.entrySet()) {
             String text = "BT " + one.getValue() + "ET ";
             Part part = one.getKey();
@@ -69,6 +69,31 @@ final class WrittenLines {
             }
         }
         own.putBeside(first.operator(), block + "Q\n" + rules(lines, false, first, tags));
+    }
+
+    private String pictures(int from, List<Line> lines, ChangedStream own, AffineTransform back) {
+        StringBuilder painting = new StringBuilder();
+        for (Line line : lines) {
+            for (GivenLines.Shown one : line.pictures()) {
+                AffineTransform matrix = one.place();
+                matrix.preConcatenate(back);
+                double[] six = new double[6];
+                matrix.getMatrix(six);
+                StringBuilder shown = new StringBuilder("q ");
+                for (double number : six) shown.append(TextRewriting.number(number)).append(' ');
+                shown.append("cm ").append(own.lent(one.picture())).append(" Do Q");
+                if (!own.isTagged()) {
+                    painting.append('\n').append(shown);
+                } else if (one.contents() < 0) {
+                    painting.append("\n/Artifact BMC ").append(shown).append(" EMC");
+                } else {
+                    painting.append("\n/Figure <</MCID ").append(next).append(">> BDC ").append(shown).append(" EMC");
+                    tagged.add(new Rewritten.Tagged(next++, from, one.contents(), null));
+                }
+                at.changes.draws(one.box());
+            }
+        }
+        return painting.append('\n').toString();
     }
 
     /** A row of a table goes of which a marked content was a part; below 0 for none. */

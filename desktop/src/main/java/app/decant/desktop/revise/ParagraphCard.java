@@ -3,6 +3,7 @@ package app.decant.desktop.revise;
 import app.decant.desktop.part.EnumWords;
 import app.decant.desktop.part.LengthField;
 import app.decant.desktop.part.LengthField.Unit;
+import app.decant.desktop.part.More;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.work.Desk;
 import app.decant.document.Border;

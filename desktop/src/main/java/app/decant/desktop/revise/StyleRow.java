@@ -1,5 +1,6 @@
 package app.decant.desktop.revise;
 
+import app.decant.desktop.part.More;
 import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Window;
 import app.decant.desktop.work.Desk;

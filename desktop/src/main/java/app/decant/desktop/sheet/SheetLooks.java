@@ -1,5 +1,6 @@
 package app.decant.desktop.sheet;
 
+import app.decant.desktop.part.More;
 import app.decant.desktop.part.Words;
 import app.decant.document.TextProperty;
 import app.decant.sheet.Cell;
@@ -79,7 +80,7 @@ final class SheetLooks {
                 lines("sheet.lines.below", "\u2581", this::below), lines("sheet.lines.none", "\u25CC", this::none));
         HBox sizes = new HBox(8, size, wrap);
         sizes.setAlignment(Pos.CENTER_LEFT);
-        box = new VBox(8, row, sizes, format, lines, letters, fills);
+        box = new VBox(8, row, format, new More("sheet.more", sizes, lines, letters, fills));
     }
 
     Node node() { return box; }

@@ -1,6 +1,5 @@
-package app.decant.desktop.revise;
+package app.decant.desktop.part;
 
-import app.decant.desktop.part.Words;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -8,11 +7,11 @@ import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /** What is seldom wanted, one click further: a line that opens it. */
-final class More extends VBox {
+public final class More extends VBox {
     private final ToggleButton open = new ToggleButton();
 
     /** @param key of the words on the line; its button is called after it */
-    More(String key, Node... hidden) {
+    public More(String key, Node... hidden) {
         super(8);
         open.setText(Words.of(key));
         open.setId(key.replace('.', '-'));
@@ -27,19 +26,19 @@ final class More extends VBox {
     }
 
     /** Whether what is in it is to be seen; what is not need not be told. */
-    boolean isOpen() { return open.isSelected(); }
+    public boolean isOpen() { return open.isSelected(); }
 
-    void open() { open.setSelected(true); }
+    public void open() { open.setSelected(true); }
 
     /** Runs a task each time it is opened. */
-    void whenOpened(Runnable task) {
+    public void whenOpened(Runnable task) {
         open.selectedProperty().addListener((observed, was, now) -> {
             if (now) task.run();
         });
     }
 
     /** Words before a field, never cut short. */
-    static Label label(String key) {
+    public static Label label(String key) {
         Label label = new Label(Words.of(key));
         label.setMinWidth(Region.USE_PREF_SIZE);
         return label;
