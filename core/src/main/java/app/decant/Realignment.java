@@ -15,19 +15,31 @@ final class Realignment {
     /** What moves the lines of a paragraph, none of which says anything else for it. */
     private static final List<Property<?>> MOVING = List.of(ParagraphProperty.ALIGNMENT, ParagraphProperty.INDENT_START, ParagraphProperty.INDENT_END,
             ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING);
-    /** What only tells where pages may end. */
+    /** What only tells where pages may end, or what a paragraph is counted as. */
     private static final List<Property<?>> UNSEEN = List.of(ParagraphProperty.KEEP_WITH_NEXT, ParagraphProperty.KEEP_TOGETHER,
-            ParagraphProperty.WIDOW_CONTROL, ParagraphProperty.HYPHENATION);
+            ParagraphProperty.WIDOW_CONTROL, ParagraphProperty.HYPHENATION, ParagraphProperty.OUTLINE_LEVEL);
     /** A column is at least as wide, in ems. */
     private static final double NARROWEST = 4;
 
     private Realignment() { }
 
-    /** Whether two looks of a paragraph differ in nothing but where its lines stand. */
-    static boolean isAll(Look was, Look is) { return without(without(was, MOVING), UNSEEN).equals(without(without(is, MOVING), UNSEEN)); }
+    /** Whether two looks of a paragraph differ in nothing but where its lines stand, and in what its letters tell by themselves. */
+    static boolean isAll(Look was, Look is) { return rest(was).equals(rest(is)); }
 
     /** Whether nothing on a page is another for what differs in two looks of a paragraph. */
-    static boolean isUnseen(Look was, Look is) { return without(was, UNSEEN).equals(without(is, UNSEEN)); }
+    static boolean isUnseen(Look was, Look is) { return isAll(was, is) && stands(was).equals(stands(is)); }
+
+    /** A look without what tells of the paragraph where its lines stand. */
+    static Look still(Look look) { return without(without(look, MOVING), UNSEEN); }
+
+    private static Look rest(Look look) { return StyleChange.set(still(look)); }
+
+    /** Where lines stand, also where a look does not say it. */
+    private static List<Object> stands(Look look) {
+        return List.of(look.get(ParagraphProperty.ALIGNMENT, Alignment.START), look.get(ParagraphProperty.INDENT_START, 0.0),
+                look.get(ParagraphProperty.INDENT_END, 0.0), look.get(ParagraphProperty.FIRST_LINE, 0.0), look.get(ParagraphProperty.SPACE_BEFORE, 0.0),
+                look.get(ParagraphProperty.SPACE_AFTER, 0.0), look.get(ParagraphProperty.LINE_SPACING, LineSpacing.SINGLE));
+    }
 
     private static Look without(Look look, List<Property<?>> properties) {
         Look without = look;

@@ -47,6 +47,8 @@ final class TextEdits {
     private final Document before;
     private final Document now;
     private ListLabels fresh;
+    /** Whether a paragraph has another style, which may count it otherwise. */
+    private boolean styled;
     /** Paragraphs as they came that are part of a change of several: no other change reaches them too. */
     private final Set<Integer> parted = new HashSet<>();
 
@@ -126,7 +128,8 @@ final class TextEdits {
         if (inHeads == null) return null;
         TextEdits edits = new TextEdits(before, now, styles, walk, provenance, flow);
         if (!edits.compare(then) || !edits.compareBlocks()) return null;
-        if (walk.stops().size() != then.stops().size() || !styles.isNone() || !edits.edits.stream().allMatch(Edit::isOfWords)) edits.compareLabels(then);
+        boolean words = styles.isNone() && !edits.styled && edits.edits.stream().allMatch(Edit::isOfWords);
+        if (walk.stops().size() != then.stops().size() || !words) edits.compareLabels(then);
         return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads, edits.relabelled);
     }
 
@@ -161,7 +164,7 @@ final class TextEdits {
         Paragraph old = walk.stops().get(stop).paragraph();
         boolean whole = styles.sets(old) || styles.reachesOn(old);
         if (!whole && (!styles.dresses(old) || add(stop, old))) return true;
-        if (!styles.reachesOn(old) && realigned(stop, old, old)) return true;
+        if (!styles.reachesOn(old) && (realigned(stop, old, old) || setWithOtherWords(stop, old, old))) return true;
         if (provenance.of(old).isEmpty()) return false;
         others.add(old);
         reaches(old);
@@ -297,8 +300,9 @@ final class TextEdits {
 
     private boolean add(int stop, Paragraph fresh) {
         Paragraph old = walk.stops().get(stop).paragraph();
-        if (realigned(stop, old, fresh) || filled(stop, old, fresh)) return true;
-        List<WordChange> changes = WordChange.all(styles, unremarked(old), unremarked(fresh));
+        if (realigned(stop, old, fresh) || filled(stop, old, fresh) || setWithOtherWords(stop, old, fresh)) return true;
+        Paragraph said = Realignment.isUnseen(styles.was().paragraph(old), styles.is().paragraph(fresh)) ? fresh.withLook(old.look()) : fresh;
+        List<WordChange> changes = WordChange.all(styles, unremarked(old), unremarked(said));
         List<Edit> own = new ArrayList<>();
         for (int i = 0; changes != null && i < changes.size(); i++) {
             WordChange change = changes.get(i);
@@ -323,14 +327,31 @@ final class TextEdits {
     private boolean realigned(int stop, Paragraph old, Paragraph fresh) {
         Look was = styles.was().paragraph(old);
         Look is = styles.is().paragraph(fresh);
-        boolean same = old.style().equals(fresh.style()) && silent(old).inlines().equals(silent(fresh).inlines()) && !styles.dresses(old);
-        if (!same || was.equals(is) || !Realignment.isAll(was, is)) return false;
+        boolean other = !old.style().equals(fresh.style());
+        styled |= other;
+        boolean same = other ? WordChange.isSaid(styles, silent(old), silent(fresh))
+                : silent(old).inlines().equals(silent(fresh).inlines()) && !styles.dresses(old);
+        if (!same || !other && was.equals(is) || !Realignment.isAll(was, is)) return false;
         if (Realignment.isUnseen(was, is)) {
             described.put(old, fresh);
             return true;
         }
         StandingPassages.Found found = passages.realigned(stop, was, is, WordChange.setting(styles.is(), fresh));
         return found != null && edits.add(new Edit(found.page(), found.correction(), List.of(old), List.of(fresh), 0, 0));
+    }
+
+    /** A paragraph that says something else, in lines that stand otherwise: a heading that was written anew and set in the middle. */
+    private boolean setWithOtherWords(int stop, Paragraph old, Paragraph fresh) {
+        Look was = styles.was().paragraph(old);
+        Look is = styles.is().paragraph(fresh);
+        boolean both = Realignment.isAll(was, is) && !Realignment.isUnseen(was, is);
+        WordChange change = both ? WordChange.whole(styles, unremarked(old), unremarked(fresh)) : null;
+        StandingPassages.Found words = change == null ? null : passages.of(stop, stop + 1, change, List.of());
+        StandingPassages.Found lines = words == null ? null : passages.realigned(stop, was, is, WordChange.setting(styles.is(), fresh));
+        boolean one = lines != null && words.page() == lines.page() && words.correction().passage().lines().equals(lines.correction().passage().lines());
+        if (!one) return false;
+        Correction correction = lines.correction().saying(words.correction());
+        return edits.add(new Edit(lines.page(), correction, List.of(old), List.of(fresh), change.from(), change.to()));
     }
 
     /**

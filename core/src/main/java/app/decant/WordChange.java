@@ -40,8 +40,8 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
         if (one != null) return List.of(one);
         String text = old.text();
         if (!text.equals(now.text()) || !isSet(styles, old, now)) return null;
-        List<Look> was = looks(old, styles.isNone() ? null : styles.was());
-        List<Look> is = looks(now, styles.isNone() ? null : styles.is());
+        List<Look> was = looks(styles, old, now).get(0);
+        List<Look> is = looks(styles, old, now).get(1);
         List<WordChange> all = new ArrayList<>();
         for (int begin = 0, end; begin <= text.length(); begin = end + 1) {
             end = text.indexOf(Inline.TAB, begin);
@@ -61,16 +61,43 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
     }
 
     private static boolean isSet(StyleChange styles, Paragraph old, Paragraph now) {
-        return old.style().equals(now.style()) && old.look().equals(now.look()) && !styles.sets(old);
+        if (old.style().equals(now.style())) return old.look().equals(now.look()) && !styles.sets(old);
+        return Realignment.isUnseen(styles.was().paragraph(old), styles.is().paragraph(now));
+    }
+
+    /** The look of each letter as it was and as it is: its own where all else is the same, or that in force. */
+    private static List<List<Look>> looks(StyleChange styles, Paragraph old, Paragraph now) {
+        boolean own = styles.isNone() && old.style().equals(now.style());
+        return List.of(looks(old, own ? null : styles.was()), looks(now, own ? null : styles.is()));
+    }
+
+    /** Whether the letters of a paragraph are those of another, and look as they do. */
+    static boolean isSaid(StyleChange styles, Paragraph old, Paragraph now) {
+        List<List<Look>> looks = looks(styles, old, now);
+        return old.text().equals(now.text()) && looks.get(0).equals(looks.get(1)) && objects(old).equals(objects(now));
+    }
+
+    private static List<Inline> objects(Paragraph paragraph) {
+        return paragraph.inlines().stream().filter(inline -> !(inline instanceof Inline.Text)).map(inline -> inline.with(Look.PLAIN)).toList();
     }
 
     /** What a paragraph says otherwise; null where it is not words only, or they look otherwise than by font, weight, slant, colour and size. */
     static WordChange between(StyleChange styles, Paragraph old, Paragraph now) {
-        if (!isSet(styles, old, now)) return null;
+        return isSet(styles, old, now) ? parted(styles, old, now) : null;
+    }
+
+    /** All words of a paragraph in the place of all that it said, however its lines stand; null where its letters looked in several ways. */
+    static WordChange whole(StyleChange styles, Paragraph old, Paragraph now) {
+        if (old.length() == 0 || now.length() == 0 || hasObject(old.text()) || hasObject(now.text())) return null;
+        List<Correction.Run> runs = dressed(styles, old, now, 0, old.length(), now.length());
+        return runs == null ? null : new WordChange(0, old.length(), now.length(), runs);
+    }
+
+    private static WordChange parted(StyleChange styles, Paragraph old, Paragraph now) {
         String was = old.text();
         String is = now.text();
-        List<Look> wasLooks = looks(old, styles.isNone() ? null : styles.was());
-        List<Look> isLooks = looks(now, styles.isNone() ? null : styles.is());
+        List<Look> wasLooks = looks(styles, old, now).get(0);
+        List<Look> isLooks = looks(styles, old, now).get(1);
         int from = 0;
         int most = Math.min(was.length(), is.length());
         while (from < most && was.charAt(from) == is.charAt(from) && wasLooks.get(from).equals(isLooks.get(from))) from++;
@@ -111,7 +138,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
     private static List<Look> looks(Paragraph paragraph, Cascade styles) {
         List<Look> looks = new ArrayList<>();
         for (Inline inline : paragraph.inlines()) {
-            Look look = styles == null ? inline.look() : styles.text(paragraph, inline.look());
+            Look look = styles == null ? inline.look() : Realignment.still(styles.text(paragraph, inline.look()));
             for (int i = 0; i < inline.length(); i++) looks.add(look);
         }
         return looks;
@@ -145,7 +172,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
             if (inline.length() == 0) continue;
             if (!(inline instanceof Inline.Text text) || !plain(text.look()).equals(plain(was))) return null;
             // A tie is how recovery keeps lines as they broke; on the page it is a space.
-            Correction.Run run = run(whole, styles.is().text(old, text.look()), text.text().replace(TIE, ' '));
+            Correction.Run run = run(whole, styles.is().text(now, text.look()), text.text().replace(TIE, ' '));
             if (run == null) return null;
             runs.add(run);
         }
@@ -170,7 +197,7 @@ record WordChange(int from, int to, int until, List<Correction.Run> runs) {
     }
 
     /** What a correction can't tell of letters. */
-    private static Look plain(Look look) { return StyleChange.set(look); }
+    private static Look plain(Look look) { return StyleChange.set(Realignment.still(look)); }
 
     /** The lines and the area that words get; null where they are none that can be drawn on a page. */
     static List<Correction.Drawn> drawn(Look was, Look is) {

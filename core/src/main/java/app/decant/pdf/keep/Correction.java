@@ -45,6 +45,11 @@ public record Correction(Passage passage, int first, int from, int last, int to,
         return new Correction(passage, 0, 0, 0, 0, List.of(), set, drawnBy, edges, null, List.of());
     }
 
+    /** The same between these edges, but that its words are those of another correction of the passage. */
+    public Correction saying(Correction words) {
+        return new Correction(passage, words.first, words.from, words.last, words.to, words.runs, set, drawnBy || words.drawnBy, edges, null, List.of());
+    }
+
     /** Words for an empty cell beside a passage. */
     public static Correction into(Cell cell, Passage passage, List<Run> runs, Setting set) {
         return new Correction(passage, 0, 0, 0, 0, runs, set, false, null, cell, List.of());

@@ -9,11 +9,17 @@ import app.decant.Revision;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.Look;
+import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.LineSpacing;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Style;
+import app.decant.document.TextProperty;
 import app.decant.edit.Dressing;
 import app.decant.edit.EditKind;
+import app.decant.edit.Styles;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
@@ -223,6 +229,73 @@ class RealignmentTest {
                 checked++;
             }
             assertThat(checked).isEqualTo(2);
+        }
+    }
+
+    /** Written anew and set in the middle, or further in and further down: both in one go, as people do it to a heading or a clause. */
+    @Test void wordsAreOthersAndTheirLinesStandOtherwise() throws IOException {
+        TreeMap<Double, Line> before = lines(source);
+        Document centred = looking("Bicycles", look -> look.with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE));
+        Document now = Typing.type(centred, CorrectedFile.find(centred, "Bicycles are taken"), "Prams, bicycles and carts are taken", null).after();
+
+        Made made = made(now);
+
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        TreeMap<Double, Line> after = lines(made.receipt().file());
+        assertThat(text(after.values())).isEqualTo(bare(FIRST) + bare(SECOND).replace("Bicyclesaretaken", "Prams,bicyclesandcartsaretaken") + bare(FIRST));
+        double middle = 0;
+        int count = 0;
+        for (Line line : after.values()) {
+            if (!line.text.contains("Prams") && !line.text.contains("lowerdeck") && !line.text.contains("bringthem")) continue;
+            if (count++ == 0) middle = (line.left + line.right) / 2;
+            assertThat((line.left + line.right) / 2).as("%s", line).isCloseTo(middle, within(0.3));
+        }
+        assertThat(count).isGreaterThan(1);
+        assertThat(after.firstKey()).isEqualTo(before.firstKey());
+
+        Document indented = looking("Bicycles", look -> look.with(ParagraphProperty.INDENT_START, 36.0).with(ParagraphProperty.SPACE_BEFORE, 12.0));
+        Made deeper = made(Typing.type(indented, CorrectedFile.find(indented, "by those who bring them"), "by whoever brings them", null).after());
+        assertThat(deeper.pages().rewritten(0)).as("%s", deeper.findings()).isNotNull();
+        for (Line line : lines(deeper.receipt().file()).values()) {
+            boolean own = line.text.startsWith("Bicycles") || line.text.contains("whoeverbrings");
+            if (own) assertThat(line.left).as("%s", line).isCloseTo(LEFT + 36, within(0.3));
+        }
+        assertThat(text(lines(deeper.receipt().file()).values())).contains("bywhoeverbringsthem").doesNotContain("bythosewho");
+    }
+
+    /** A style made from what is there shows on no page: this stays the file's own. */
+    @Test void aStyleOfTheSameLookLeavesThePageAsItIs() throws IOException {
+        Document now = Styles.make(taken.document(), TextSelection.caret(CorrectedFile.find(taken.document(), "Bicycles").start()), "Rule").after();
+        assertThat(now).isNotEqualTo(taken.document());
+        Made made = made(now);
+        assertThat(made.findings()).noneMatch(what -> what.contains("anew"));
+        assertThat(CorrectedFile.stream(made.receipt().file(), 0)).isEqualTo(CorrectedFile.stream(source, 0));
+    }
+
+    /** A paragraph becomes a heading: larger, in the middle, with room before it, and all that was below goes down; it is among the bookmarks. */
+    @Test void aParagraphOfAnotherStyleIsSetWhereItStands() throws IOException {
+        Look look = Look.of(TextProperty.SIZE, 16.0).with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE).with(ParagraphProperty.SPACE_BEFORE, 10.0)
+                .with(ParagraphProperty.OUTLINE_LEVEL, 1);
+        Paragraph old = taken.document().paragraph(CorrectedFile.find(taken.document(), "Bicycles").start().path());
+        Document styled = taken.document().withStyles(taken.document().styles().with(new Style("Big", "Big", Style.Kind.PARAGRAPH, old.style(), null, look)));
+        Document now = Dressing.paragraphs(styled, CorrectedFile.find(styled, "Bicycles"), one -> new Paragraph("Big", one.look(), one.mark(),
+                one.inlines().stream().map(inline -> inline.with(inline.look().without(TextProperty.SIZE))).toList()), EditKind.STYLE).after();
+
+        Made made = made(now);
+
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        List<Line> after = List.copyOf(lines(made.receipt().file()).values());
+        assertThat(text(after)).isEqualTo(bare(FIRST) + bare(SECOND) + bare(FIRST));
+        assertThat(after).hasSize(8);
+        double middle = (after.get(3).left + after.get(3).right) / 2;
+        assertThat((after.get(4).left + after.get(4).right) / 2).isCloseTo(middle, within(0.5));
+        List<Double> stood = List.copyOf(lines(source).keySet());
+        List<Double> stands = List.copyOf(lines(made.receipt().file()).keySet());
+        assertThat(stands.subList(0, 3)).isEqualTo(stood.subList(0, 3));
+        assertThat(stands.get(4) - stands.get(3)).as("larger letters stand further apart").isCloseTo(14 * 16 / 11.0, within(0.5));
+        assertThat(stands.get(5) - stood.get(5)).as("what is below goes down").isGreaterThan(10);
+        try (PDDocument pdf = Loader.loadPDF(made.receipt().file().toFile())) {
+            assertThat(pdf.getDocumentCatalog().getDocumentOutline().getFirstChild().getTitle()).startsWith("Bicycles");
         }
     }
 }
