@@ -41,7 +41,7 @@ final class RowDrawings {
     /** Whether it is a rule across the page. */
     static boolean isRule(Drawing drawing) { return drawing.box().getHeight() < LowerLines.THIN && drawing.box().getWidth() > LowerLines.THIN; }
 
-    /** The part of what is drawn along a side of rows, or behind several of them, that is below a height; null where there is none. */
+    /** The part of what is drawn along a side of rows, or behind several of them, that is below a height. */
     static List<GivenLines.Rule> below(List<GivenLines.Rule> rules, double height) {
         List<GivenLines.Rule> below = new ArrayList<>();
         for (GivenLines.Rule rule : rules) {

@@ -55,21 +55,26 @@ final class CorrectedFile {
             PDType1Font font = new PDType1Font(Standard14Fonts.FontName.HELVETICA);
             PDType1Font bold = new PDType1Font(Standard14Fonts.FontName.HELVETICA_BOLD);
             for (String content : contents) {
-                PDPage page = new PDPage(PDRectangle.A4);
                 PDResources resources = new PDResources();
                 resources.put(COSName.getPDFName("F1"), font);
                 resources.put(COSName.getPDFName("F2"), bold);
-                page.setResources(resources);
-                COSStream stream = pdf.getDocument().createCOSStream();
-                try (OutputStream out = stream.createOutputStream()) {
-                    out.write((content + PARAGRAPH).getBytes(StandardCharsets.ISO_8859_1));
-                }
-                page.getCOSObject().setItem(COSName.CONTENTS, stream);
-                pdf.addPage(page);
+                addPage(pdf, resources, content + PARAGRAPH);
             }
             pdf.save(file.toFile());
         }
         return file;
+    }
+
+    /** Adds a page of A4 whose stream is written by hand. */
+    static void addPage(PDDocument pdf, PDResources resources, String content) throws IOException {
+        PDPage page = new PDPage(PDRectangle.A4);
+        page.setResources(resources);
+        COSStream stream = pdf.getDocument().createCOSStream();
+        try (OutputStream out = stream.createOutputStream()) {
+            out.write(content.getBytes(StandardCharsets.ISO_8859_1));
+        }
+        page.getCOSObject().setItem(COSName.CONTENTS, stream);
+        pdf.addPage(page);
     }
 
     record Made(Pages pages, Receipt receipt, List<String> findings) { }

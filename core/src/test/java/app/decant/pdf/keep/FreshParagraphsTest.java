@@ -13,19 +13,14 @@ import app.decant.format.Taken;
 import app.decant.pdf.keep.CorrectedFile.Made;
 import app.decant.publish.Recipe;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeMap;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -68,17 +63,10 @@ class FreshParagraphsTest {
         source = root.resolve("source.pdf");
         try (PDDocument pdf = new PDDocument()) {
             for (String content : pages) {
-                PDPage page = new PDPage(PDRectangle.A4);
                 PDResources resources = new PDResources();
                 resources.put(COSName.getPDFName("H"), new PDType1Font(Standard14Fonts.FontName.HELVETICA_BOLD));
                 if (content.contains("/T ")) resources.put(COSName.getPDFName("T"), new PDType1Font(Standard14Fonts.FontName.TIMES_ROMAN));
-                page.setResources(resources);
-                COSStream stream = pdf.getDocument().createCOSStream();
-                try (OutputStream out = stream.createOutputStream()) {
-                    out.write(content.getBytes(StandardCharsets.ISO_8859_1));
-                }
-                page.getCOSObject().setItem(COSName.CONTENTS, stream);
-                pdf.addPage(page);
+                CorrectedFile.addPage(pdf, resources, content);
             }
             pdf.save(source.toFile());
         }

@@ -13,8 +13,6 @@ import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -27,9 +25,7 @@ import org.apache.pdfbox.contentstream.operator.state.Restore;
 import org.apache.pdfbox.contentstream.operator.state.Save;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
@@ -68,16 +64,8 @@ class PicturesOverPagesTest {
             resources.put(COSName.getPDFName("Pier"), LosslessFactory.createFromImage(pdf, image));
             PDResources others = new PDResources();
             others.put(COSName.getPDFName("F1"), new PDType1Font(Standard14Fonts.FontName.HELVETICA));
-            for (String content : List.of(first + picture, second.toString())) {
-                PDPage page = new PDPage(PDRectangle.A4);
-                page.setResources(pdf.getNumberOfPages() == 0 ? resources : others);
-                COSStream stream = pdf.getDocument().createCOSStream();
-                try (OutputStream out = stream.createOutputStream()) {
-                    out.write(content.getBytes(StandardCharsets.ISO_8859_1));
-                }
-                page.getCOSObject().setItem(COSName.CONTENTS, stream);
-                pdf.addPage(page);
-            }
+            CorrectedFile.addPage(pdf, resources, first + picture);
+            CorrectedFile.addPage(pdf, others, second.toString());
             pdf.save(file.toFile());
         }
         return file;

@@ -27,8 +27,6 @@ import app.decant.page.Item;
 import app.decant.pdf.keep.CorrectedFile.Made;
 import app.decant.publish.Recipe;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -36,11 +34,8 @@ import java.util.TreeMap;
 import java.util.function.UnaryOperator;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -79,16 +74,9 @@ class RealignmentTest {
         }
         source = root.resolve("source.pdf");
         try (PDDocument pdf = new PDDocument()) {
-            PDPage page = new PDPage(PDRectangle.A4);
             PDResources resources = new PDResources();
             resources.put(COSName.getPDFName("F1"), new PDType1Font(Standard14Fonts.FontName.HELVETICA));
-            page.setResources(resources);
-            COSStream stream = pdf.getDocument().createCOSStream();
-            try (OutputStream out = stream.createOutputStream()) {
-                out.write(content.toString().getBytes(StandardCharsets.ISO_8859_1));
-            }
-            page.getCOSObject().setItem(COSName.CONTENTS, stream);
-            pdf.addPage(page);
+            CorrectedFile.addPage(pdf, resources, content.toString());
             pdf.save(source.toFile());
         }
         taken = Decant.open(source);
