@@ -53,8 +53,9 @@ public final class Reviewing {
     public static List<Passage> passages(Document document) {
         List<Passage> all = new ArrayList<>();
         for (Story story : Stories.all(document)) {
-            List<Passage> own = new ArrayList<>(changes(document, story));
-            own.addAll(remarks(document, story, all));
+            List<Walk.Stop> stops = Walk.of(document, story).stops();
+            List<Passage> own = new ArrayList<>(changes(document, story, stops));
+            own.addAll(remarks(story, stops, all));
             own.sort((one, other) -> one.where().start().compareTo(other.where().start()));
             all.addAll(own);
         }
@@ -72,11 +73,10 @@ public final class Reviewing {
         }).toList();
     }
 
-    private static List<Changed> changes(Document document, Story story) {
+    private static List<Changed> changes(Document document, Story story, List<Walk.Stop> stops) {
         List<Changed> changes = new ArrayList<>();
         Map<BlockPath, TrackedChange> rows = rows(document, story);
         Open open = new Open();
-        List<Walk.Stop> stops = Walk.of(document, story).stops();
         for (int i = 0; i < stops.size(); i++) {
             Walk.Stop stop = stops.get(i);
             TrackedChange row = row(rows, stop.path());
@@ -164,9 +164,9 @@ public final class Reviewing {
     }
 
     /** @param before passages of other stories; a comment is listed once */
-    private static List<Remarked> remarks(Document document, Story story, List<Passage> before) {
+    private static List<Remarked> remarks(Story story, List<Walk.Stop> stops, List<Passage> before) {
         Map<Comment, Remarked> remarks = new LinkedHashMap<>();
-        for (Walk.Stop stop : Walk.of(document, story).stops()) {
+        for (Walk.Stop stop : stops) {
             if (!says(stop.paragraph(), TextProperty.COMMENTS)) continue;
             Place at = new Place(story, stop.path(), 0);
             for (Inline inline : stop.paragraph().inlines()) {

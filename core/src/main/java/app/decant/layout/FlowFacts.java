@@ -8,6 +8,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.page.Item;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -19,11 +20,13 @@ final class FlowFacts {
     private final Flow flow;
     private final Traits traits;
     private final int[] own;
+    private Map<PageFlow.Body, List<String>> bookmarks;
 
     /** @param before of a flow of the same styles, from which is taken what stayed; or null */
     FlowFacts(Flow flow, Traits traits, FlowFacts before) {
         this.flow = flow;
         this.traits = traits;
+        bookmarks = before == null ? Map.of() : before.bookmarks;
         int size = flow.size();
         own = new int[size];
         int most = before == null ? 0 : Math.min(size, before.own.length);
@@ -99,21 +102,40 @@ final class FlowFacts {
         return texts;
     }
 
-    /** The label of the page each bookmark stands on. */
-    static Map<String, String> bookmarkPages(List<PageFlow.Body> bodies, List<String> labels) {
+    boolean hasEndnotes() {
+        boolean[] found = {false};
+        each(Traits.NOTE, paragraph -> {
+            for (Inline inline : paragraph.inlines()) found[0] |= inline instanceof Inline.Note note && note.kind() == Inline.Note.Kind.ENDNOTE;
+        });
+        return found[0];
+    }
+
+    /** The label of the page each bookmark stands on. Pages that are the very ones of the flow before are not looked through again. */
+    Map<String, String> bookmarkPages(List<PageFlow.Body> bodies, List<String> labels) {
+        Map<PageFlow.Body, List<String>> found = new IdentityHashMap<>();
         Map<String, String> pages = new HashMap<>();
         for (int i = 0; i < bodies.size(); i++) {
-            for (Item item : bodies.get(i).items()) {
-                if (!(item instanceof Item.LineItem line)) continue;
-                int at = 0;
-                for (Inline inline : TextPassage.paragraph(line).inlines()) {
-                    if (inline instanceof Inline.BookmarkPoint point && point.start() && at >= line.line().start() && at <= line.line().end())
-                        pages.putIfAbsent(point.name(), labels.get(i));
-                    at += inline.length();
-                }
+            List<String> names = bookmarks.get(bodies.get(i));
+            if (names == null) names = bookmarks(bodies.get(i).items());
+            found.put(bodies.get(i), names);
+            for (String name : names) pages.putIfAbsent(name, labels.get(i));
+        }
+        bookmarks = found;
+        return pages;
+    }
+
+    private static List<String> bookmarks(List<Item> items) {
+        List<String> names = new ArrayList<>();
+        for (Item item : items) {
+            if (!(item instanceof Item.LineItem line)) continue;
+            int at = 0;
+            for (Inline inline : TextPassage.paragraph(line).inlines()) {
+                boolean here = at >= line.line().start() && at <= line.line().end();
+                if (here && inline instanceof Inline.BookmarkPoint point && point.start()) names.add(point.name());
+                at += inline.length();
             }
         }
-        return pages;
+        return List.copyOf(names);
     }
 
     /** Tells every paragraph of the flow that has one of some traits. */

@@ -103,7 +103,7 @@ public final class Layout {
         List<String> pageLabels = labels(flow, bodies);
         boolean findsPlaces = facts.any(Traits.PLACE_PAGE);
         for (int pass = 1; pass < MOST_PASSES; pass++) {
-            FieldValues values = new FieldValues("1", bodies.size(), bodies.size(), "", findsPlaces ? FlowFacts.bookmarkPages(bodies, pageLabels) : Map.of(),
+            FieldValues values = new FieldValues("1", bodies.size(), bodies.size(), "", findsPlaces ? facts.bookmarkPages(bodies, pageLabels) : Map.of(),
                     fields.texts(), document.facts(), today);
             boolean settled = values.pages() == fields.pages() && values.bookmarks().equals(fields.bookmarks());
             fields = values;
@@ -115,7 +115,8 @@ public final class Layout {
         }
         Outline outline = Outline.of(document, cascade, labels, table -> traits.has(table, Traits.HEADING));
         PagedDocument pages = new PagedDocument(document, assembled(flow, bodies, pageLabels, fields, restyling == null), outline,
-                composer.styles().wishes(), composer.styles().missing(), fields, fonts, bodies.stream().mapToInt(PageFlow.Body::section).toArray());
+                new LayoutFindings(composer.styles().wishes(), composer.styles().missing(), facts.hasEndnotes()), fields, fonts,
+                bodies.stream().mapToInt(PageFlow.Body::section).toArray());
         last = new Run(document, flow, bodies, labels, notes, fields, rooms, facts, pages);
         forget(document);
         return pages;

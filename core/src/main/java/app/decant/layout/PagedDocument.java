@@ -19,10 +19,8 @@ import app.decant.page.Item;
 import app.decant.page.Line;
 import app.decant.page.Page;
 import app.decant.page.Pages;
-import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.Collection;
-import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,8 +28,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
 import java.util.TreeMap;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
 
 /** A document laid out: its pages, and the way between places in the text and places on paper. */
 public final class PagedDocument implements Pages {
@@ -41,8 +37,7 @@ public final class PagedDocument implements Pages {
     private final List<Page> pages;
     private final StoryIndex stories;
     private final Outline outline;
-    private final Map<String, FontCatalogue.Match> fonts;
-    private final Set<Integer> missing;
+    private final LayoutFindings told;
     private final FieldValues fields;
     private final FontCatalogue catalogue;
     private final int[] sections;
@@ -52,14 +47,17 @@ public final class PagedDocument implements Pages {
      * @param catalogue that it was laid out with
      * @param sections  the index of each page's section
      */
-    PagedDocument(Document document, List<Page> pages, Outline outline, Map<String, FontCatalogue.Match> fonts, Set<Integer> missing,
-            FieldValues fields, FontCatalogue catalogue, int[] sections) {
+    PagedDocument(Document document, List<Page> pages, Outline outline, LayoutFindings told, FieldValues fields, FontCatalogue catalogue, int[] sections) {
+        this(document, new StoryIndex(document), pages, outline, told, fields, catalogue, sections);
+    }
+
+    private PagedDocument(Document document, StoryIndex stories, List<Page> pages, Outline outline, LayoutFindings told, FieldValues fields,
+            FontCatalogue catalogue, int[] sections) {
         this.document = document;
-        this.stories = new StoryIndex(document);
+        this.stories = stories;
         this.pages = List.copyOf(pages);
         this.outline = outline;
-        this.fonts = Map.copyOf(fonts);
-        this.missing = new TreeSet<>(missing);
+        this.told = told;
         this.fields = fields;
         this.catalogue = catalogue;
         this.sections = sections;
@@ -79,9 +77,7 @@ public final class PagedDocument implements Pages {
     @Override public List<Page> pages() { return pages; }
     @Override public Facts facts() { return document.facts(); }
 
-    @Override public Collection<FontCatalogue.Match> fonts() {
-        return fonts.values().stream().sorted(Comparator.comparing(FontCatalogue.Match::family)).toList();
-    }
+    @Override public Collection<FontCatalogue.Match> fonts() { return told.fonts(); }
 
     @Override public List<Heading> headings() {
         List<Heading> headings = new ArrayList<>();
@@ -117,7 +113,7 @@ public final class PagedDocument implements Pages {
     @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return WordLines.of(text, family, size, colour); }
 
     /** The same text on other pages, such as those of the file it came from. */
-    public PagedDocument on(List<Page> others) { return new PagedDocument(document, others, outline, fonts, missing, fields, catalogue, sections); }
+    public PagedDocument on(List<Page> others) { return new PagedDocument(document, stories, others, outline, told, fields, catalogue, sections); }
 
     /**
      * A line on its page.
@@ -148,13 +144,13 @@ public final class PagedDocument implements Pages {
      */
     public Spot spot(Place place, int near) {
         Paragraph paragraph = stories.paragraph(place);
+        Spot nearby = paragraph == null || near >= pages.size() ? null : spot(place, paragraph, near);
+        // Whoever types asks for a place of the page in view at every key: the pages of all paragraphs are looked up only for others.
+        if (nearby != null && (place.offset() < nearby.line().line().end() || nearby.line().line().end() == paragraph.length())) return nearby;
         int first = paragraph == null ? -1 : pageOf(paragraph);
         if (first < 0) return null;
         boolean repeats = place.story() instanceof Story.Frame;
-        if (repeats && near > first && near < pages.size()) {
-            Spot here = spot(place, paragraph, near);
-            if (here != null) return here;
-        }
+        if (repeats && near > first && nearby != null) return nearby;
         Spot last = null;
         for (int p = first; p < pages.size(); p++) {
             Spot here = spot(place, paragraph, p);
@@ -292,36 +288,6 @@ public final class PagedDocument implements Pages {
     }
 
     /** Fonts that are not here, all in one sentence. */
-    private static void tellStandIns(List<FontCatalogue.Match> matches, boolean equalWidths, List<Finding> findings) {
-        if (matches.isEmpty()) return;
-        Message sentence;
-        if (matches.size() == 1) {
-            FontCatalogue.Match match = matches.get(0);
-            sentence = Message.of("layout.stand-in", match.family(), match.face().family(), equalWidths);
-        } else {
-            String names = matches.stream().map(match -> match.family() + " (" + match.face().family() + ")").collect(Collectors.joining(", "));
-            sentence = Message.of("layout.stand-ins", matches.size(), names, equalWidths);
-        }
-        findings.add(equalWidths ? Finding.note(sentence) : Finding.changed(sentence));
-    }
 
-    /** Asked after every key: in plain loops it takes a fifth of the time that streams do. */
-    private boolean hasEndnotes() {
-        for (Walk.Stop stop : walk().stops())
-            for (Inline inline : stop.paragraph().inlines()) if (inline instanceof Inline.Note note && note.kind() == Inline.Note.Kind.ENDNOTE) return true;
-        return false;
-    }
-
-    /** Fonts that are not here and what stands in for them, characters that no font has. */
-    @Override public List<Finding> findings() {
-        List<Finding> findings = new ArrayList<>();
-        tellStandIns(fonts().stream().filter(match -> !match.here() && match.equalWidths()).toList(), true, findings);
-        tellStandIns(fonts().stream().filter(match -> !match.here() && !match.equalWidths()).toList(), false, findings);
-        if (!missing.isEmpty()) {
-            String some = missing.stream().limit(6).map(Character::toString).collect(Collectors.joining(" "));
-            findings.add(Finding.lost(Message.of("layout.no-font-here-has-an-empty-box", some, missing.size() > 6, (missing.size() - 6), missing.size())));
-        }
-        if (hasEndnotes()) findings.add(Finding.changed(Message.of("layout.endnotes-stand-at-the-foot-of-their")));
-        return findings;
-    }
+    @Override public List<Finding> findings() { return told.findings(); }
 }

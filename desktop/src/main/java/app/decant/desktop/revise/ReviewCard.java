@@ -17,6 +17,7 @@ import java.time.format.DateTimeFormatter;
 import java.time.format.FormatStyle;
 import java.util.List;
 import java.util.Locale;
+import javafx.animation.PauseTransition;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -25,6 +26,7 @@ import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.VBox;
+import javafx.util.Duration;
 
 /** What others changed and remarked: what stands at the caret, to be accepted, rejected or answered; and all of it as a list when that is asked for. */
 public final class ReviewCard {
@@ -47,6 +49,7 @@ public final class ReviewCard {
     private List<Passage> passages = List.of();
     private List<Passage> shown = List.of();
     private TextSelection asked;
+    private final PauseTransition rest = new PauseTransition(Duration.millis(250));
     private boolean on;
 
     ReviewCard(Window window) {
@@ -78,7 +81,12 @@ public final class ReviewCard {
         });
         hint.managedProperty().bind(hint.visibleProperty());
         hint.setVisible(false);
-        desk.pages().addListener((observed, was, now) -> look());
+        rest.setOnFinished(event -> look());
+        desk.pages().addListener((observed, was, now) -> {
+            // Where there was nothing there will hardly be, and whoever types should not wait for it.
+            if (passages.isEmpty() && !on && was != null) rest.playFromStart();
+            else look();
+        });
         desk.source().addListener((observed, was, now) -> {
             leave();
             passages = List.of();

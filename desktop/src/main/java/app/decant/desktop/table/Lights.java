@@ -1,5 +1,6 @@
 package app.decant.desktop.table;
 
+import app.decant.desktop.table.PageSheet.Light.Kind;
 import app.decant.desktop.work.Desk;
 import app.decant.document.Inline;
 import app.decant.document.Paragraph;
@@ -49,12 +50,21 @@ final class Lights {
         return true;
     }
 
-    /** Lights a page. */
-    void on(PageSheet sheet, PagedDocument pages, Page page, double pointScale) {
-        sheet.select(rectangles(pages, page), marked(pages, page), touched(page), framed(page), pointScale);
-        sheet.tint(reviewed(page, Reviewing.Remarked.class), "remarked", pointScale);
-        sheet.tint(places(page), "fillable", pointScale);
-        sheet.underline(doubtful(page), pointScale);
+    /** All that is lit on a page. */
+    List<PageSheet.Light> on(PagedDocument pages, Page page) {
+        List<PageSheet.Light> lights = new ArrayList<>();
+        add(lights, Kind.REMARKED, reviewed(page, Reviewing.Remarked.class));
+        add(lights, Kind.FILLABLE, places(page));
+        add(lights, Kind.TOUCHED, touched(page));
+        add(lights, Kind.MARKED, marked(pages, page));
+        add(lights, Kind.PICKED, rectangles(pages, page));
+        add(lights, Kind.FRAMED, framed(page));
+        for (double[] one : doubtful(page)) lights.add(new PageSheet.Light(Kind.DOUBTFUL, one[0], one[1], one[2], 0));
+        return lights;
+    }
+
+    private static void add(List<PageSheet.Light> lights, Kind kind, List<double[]> places) {
+        for (double[] one : places) lights.add(new PageSheet.Light(kind, one[0], one[1], one[2], one[3]));
     }
 
     /** A selection that was made for another state of the document is not drawn. */

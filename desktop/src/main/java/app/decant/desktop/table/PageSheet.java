@@ -2,11 +2,12 @@ package app.decant.desktop.table;
 
 import app.decant.page.Page;
 import app.decant.pdf.keep.GroundPainter;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import javafx.scene.Group;
-import javafx.scene.effect.BlendMode;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.Pane;
 import javafx.scene.paint.Color;
@@ -18,9 +19,12 @@ import javafx.scene.shape.Rectangle;
 public final class PageSheet extends Pane {
     /** How long half a wave is, in pixels. */
     private static final double WAVE = 2.6;
+    /** How dark the shadow of the paper is, from it outwards. A blurred one takes most of a frame where nothing but the processor paints. */
+    private static final double[] SHADOW = {0.10, 0.055, 0.02};
 
     private final TilePainter painter;
     private final Rectangle paper = new Rectangle();
+    private final Group shadow = new Group();
     private final Group tiles = new Group();
     private final Group lit = new Group();
     private final Group frames = new Group();
@@ -29,16 +33,17 @@ public final class PageSheet extends Pane {
     private volatile double scale;
     private double output;
     private GroundPainter ground;
+    private List<Light> lights = List.of();
+    private double litScale;
 
     PageSheet(TilePainter painter) {
         this.painter = painter;
         getStyleClass().add("sheet");
         paper.getStyleClass().add("paper");
         lit.setMouseTransparent(true);
-        // Painted over the text, so that what is picked tints it.
-        lit.setBlendMode(BlendMode.MULTIPLY);
+        shadow.setMouseTransparent(true);
         frames.setMouseTransparent(true);
-        getChildren().addAll(paper, tiles, lit, frames);
+        getChildren().addAll(shadow, paper, tiles, lit, frames);
     }
 
     /**
@@ -55,6 +60,7 @@ public final class PageSheet extends Pane {
         output = newOutput;
         double width = Math.round(page.width() * scale);
         double height = Math.round(page.height() * scale);
+        if (paper.getWidth() != width || paper.getHeight() != height) shade(width, height);
         paper.setWidth(width);
         paper.setHeight(height);
         setPrefSize(width, height);
@@ -79,6 +85,23 @@ public final class PageSheet extends Pane {
         });
     }
 
+    /** Draws the shadow as strips of whole pixels round the paper, a little below it. */
+    private void shade(double width, double height) {
+        shadow.getChildren().clear();
+        for (int i = 0; i < SHADOW.length; i++) {
+            strip(-i - 1, 1 - i, 1, height + 2 * i, SHADOW[i]);
+            strip(width + i, 1 - i, 1, height + 2 * i, SHADOW[i]);
+            strip(-i - 1, height + 1 + i, width + 2 * i + 2, 1, SHADOW[i]);
+            if (i > 0) strip(-i - 1, -i, width + 2 * i + 2, 1, SHADOW[i]);
+        }
+    }
+
+    private void strip(double x, double y, double width, double height, double strength) {
+        Rectangle strip = new Rectangle(x, y, width, height);
+        strip.setFill(Color.rgb(60, 40, 50, strength));
+        shadow.getChildren().add(strip);
+    }
+
     private void request(int index) {
         ImageView view = shown.computeIfAbsent(index, key -> {
             ImageView made = new ImageView();
@@ -96,53 +119,64 @@ public final class PageSheet extends Pane {
         });
     }
 
-    /** Lights up what is picked, what is marked and what was touched, and frames a picture that is picked; rectangles in points. */
-    void select(List<double[]> picked, List<double[]> marked, List<double[]> touched, List<double[]> framed, double pointScale) {
+    /**
+     * Something lit on the page; lengths in points.
+     *
+     * @param height nothing where it is a line
+     */
+    record Light(Kind kind, double x, double y, double width, double height) {
+        /** What it says, from the lowest layer up; what the style sheet calls it. */
+        enum Kind { FILLABLE, REMARKED, TOUCHED, MARKED, PICKED, FRAMED, DOUBTFUL }
+    }
+
+    /** Lights up places, in the order of their kinds; nothing is made anew where they are as they were. */
+    void light(List<Light> wanted, double pointScale) {
+        if (pointScale == litScale && wanted.equals(lights)) return;
+        lights = wanted;
+        litScale = pointScale;
         lit.getChildren().clear();
-        for (double[] one : touched) lit.getChildren().add(rectangle(one, pointScale, "touched"));
-        for (double[] one : marked) lit.getChildren().add(rectangle(one, pointScale, "marked"));
-        for (double[] one : picked) lit.getChildren().add(rectangle(one, pointScale, "picked"));
         frames.getChildren().clear();
-        for (double[] one : framed) {
-            Rectangle frame = rectangle(one, pointScale, "framed");
-            frame.setFill(null);
-            frame.setStroke(Color.web("#6B2447"));
-            frame.setStrokeWidth(1.2);
-            frames.getChildren().add(frame);
-            for (double[] at : PictureGrip.rounds()) {
-                Circle round = new Circle(frame.getX() + at[0] * frame.getWidth(), frame.getY() + at[1] * frame.getHeight(), 4, Color.WHITE);
-                round.setStroke(Color.web("#6B2447"));
-                round.setStrokeWidth(1.4);
-                frames.getChildren().add(round);
+        for (Light one : wanted.stream().sorted(Comparator.comparing(Light::kind)).toList()) {
+            switch (one.kind) {
+                case FRAMED -> frame(one, pointScale);
+                case DOUBTFUL -> wave(one, pointScale);
+                default -> lit.getChildren().add(rectangle(one, pointScale));
             }
         }
         // Made while pages are laid out, they would be painted black until something else is drawn.
         lit.applyCss();
-    }
-
-    /** Tints what hangs on words, such as a comment, under all else that is lit. */
-    void tint(List<double[]> places, String style, double pointScale) {
-        for (double[] one : places) lit.getChildren().add(0, rectangle(one, pointScale, style));
-        lit.applyCss();
-    }
-
-    /** A fine wave under each word that is perhaps misspelled: left, height down the page and width, in points. */
-    void underline(List<double[]> words, double pointScale) {
-        for (double[] one : words) {
-            Polyline wave = new Polyline();
-            double x = one[0] * pointScale;
-            double y = Math.round(one[1] * pointScale) + 1;
-            int halves = Math.max(2, (int) Math.round(one[2] * pointScale / WAVE));
-            for (int i = 0; i <= halves; i++) wave.getPoints().addAll(x + i * one[2] * pointScale / halves, i % 2 == 0 ? y + 1 : y - 1);
-            wave.getStyleClass().add("doubtful");
-            frames.getChildren().add(wave);
-        }
         frames.applyCss();
     }
 
-    private static Rectangle rectangle(double[] one, double pointScale, String style) {
-        Rectangle rectangle = new Rectangle(one[0] * pointScale, one[1] * pointScale, Math.max(1, one[2] * pointScale), one[3] * pointScale);
-        rectangle.getStyleClass().add(style);
+    /** Round a picture that is picked, with what it is drawn larger by. */
+    private void frame(Light one, double pointScale) {
+        Rectangle frame = rectangle(one, pointScale);
+        frame.setFill(null);
+        frame.setStroke(Color.web("#6B2447"));
+        frame.setStrokeWidth(1.2);
+        frames.getChildren().add(frame);
+        for (double[] at : PictureGrip.rounds()) {
+            Circle round = new Circle(frame.getX() + at[0] * frame.getWidth(), frame.getY() + at[1] * frame.getHeight(), 4, Color.WHITE);
+            round.setStroke(Color.web("#6B2447"));
+            round.setStrokeWidth(1.4);
+            frames.getChildren().add(round);
+        }
+    }
+
+    /** Under a word that is perhaps misspelled. */
+    private void wave(Light word, double pointScale) {
+        Polyline wave = new Polyline();
+        double x = word.x * pointScale;
+        double y = Math.round(word.y * pointScale) + 1;
+        int halves = Math.max(2, (int) Math.round(word.width * pointScale / WAVE));
+        for (int i = 0; i <= halves; i++) wave.getPoints().addAll(x + i * word.width * pointScale / halves, i % 2 == 0 ? y + 1 : y - 1);
+        wave.getStyleClass().add("doubtful");
+        frames.getChildren().add(wave);
+    }
+
+    private static Rectangle rectangle(Light one, double pointScale) {
+        Rectangle rectangle = new Rectangle(one.x * pointScale, one.y * pointScale, Math.max(1, one.width * pointScale), one.height * pointScale);
+        rectangle.getStyleClass().add(one.kind.name().toLowerCase(Locale.ROOT));
         return rectangle;
     }
 

@@ -92,9 +92,12 @@ public final class PageTable extends PageView {
     @Override protected void dress(PageSheet sheet, Page page) {
         // Until the pages follow, what is picked is shown as it was.
         if (!desk.isLaidOut()) return;
-        lights.on(sheet, desk.pages().get(), page, scale());
-        sheet.tint(pen.on(page).stream().map(at -> new double[] {at.place().left(), at.place().top(), at.place().width(), at.place().height()}).toList(),
-                "fillable", scale());
+        List<PageSheet.Light> lit = lights.on(desk.pages().get(), page);
+        for (FieldPen.At at : pen.on(page)) {
+            FileField.Place place = at.place();
+            lit.add(new PageSheet.Light(PageSheet.Light.Kind.FILLABLE, place.left(), place.top(), place.width(), place.height()));
+        }
+        sheet.light(lit, scale());
     }
 
     @Override protected void placed() {
