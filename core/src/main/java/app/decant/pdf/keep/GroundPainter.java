@@ -11,6 +11,7 @@ import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.Rectangle;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.util.ArrayList;
@@ -26,6 +27,7 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImage;
 import org.apache.pdfbox.rendering.ImageType;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.rendering.PageDrawer;
@@ -50,19 +52,34 @@ public final class GroundPainter implements AutoCloseable {
     private Renderer renderer;
     private boolean closed;
 
-    /** Passes over letters outside of the part that is painted: most of a page's work. */
+    /** Passes over letters and pictures outside of the part that is painted: most of a page's work. */
     private static final class Renderer extends PDFRenderer {
+        /** What a picture is drawn into (ISO 32000-2, 8.9.5.1). */
+        private static final Rectangle UNIT = new Rectangle(1, 1);
         private Rectangle area;
 
-        Renderer(PDDocument pdf) { super(pdf); }
+        private final ScaledPictures pictures;
+
+        Renderer(PDDocument pdf) {
+            super(pdf);
+            pictures = new ScaledPictures(pdf);
+        }
 
         @Override protected PageDrawer createPageDrawer(PageDrawerParameters parameters) throws IOException {
             Rectangle only = area;
-            if (only == null) return super.createPageDrawer(parameters);
             return new PageDrawer(parameters) {
                 @Override protected void showFontGlyph(Matrix rendering, PDFont font, int code, Vector displacement) throws IOException {
-                    if (isNear(rendering, getGraphics().getTransform(), only) || getGraphicsState().getTextState().getRenderingMode().isClip())
+                    boolean clips = getGraphicsState().getTextState().getRenderingMode().isClip();
+                    if (only == null || clips || isNear(rendering, getGraphics().getTransform(), only))
                         super.showFontGlyph(rendering, font, code, displacement);
+                }
+
+                @Override public void drawImage(PDImage picture) throws IOException {
+                    AffineTransform toPixels = new AffineTransform(getGraphics().getTransform());
+                    toPixels.concatenate(getGraphicsState().getCurrentTransformationMatrix().createAffineTransform());
+                    Rectangle2D drawn = toPixels.createTransformedShape(UNIT).getBounds2D();
+                    if (only == null || drawn.intersects(-1, -1, only.width + 2, only.height + 2))
+                        super.drawImage(getGraphicsState().getSoftMask() == null ? pictures.shown(picture, toPixels) : picture);
                 }
             };
         }
