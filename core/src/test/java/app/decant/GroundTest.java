@@ -241,8 +241,8 @@ class GroundTest {
             PDImageXObject plain = LosslessFactory.createFromImage(pdf, photograph(BufferedImage.TYPE_INT_RGB));
             PDImageXObject sheer = LosslessFactory.createFromImage(pdf, photograph(BufferedImage.TYPE_INT_ARGB));
             try (PDPageContentStream under = new PDPageContentStream(pdf, page, AppendMode.PREPEND, true, true)) {
-                under.drawImage(plain, 60.3f, 60.7f, 370, 700);
-                under.drawImage(sheer, 100, 300, 400.4f, 130);
+                under.drawImage(plain, 60.3f, 600.7f, 190, 150);
+                under.drawImage(sheer, 250, 640, 180.4f, 90);
             }
             pdf.save(file.toFile());
         }
@@ -256,10 +256,10 @@ class GroundTest {
     }
 
     private static BufferedImage photograph(int type) {
-        BufferedImage image = new BufferedImage(1200, 1300, type);
+        BufferedImage image = new BufferedImage(620, 620, type);
         for (int y = 0; y < image.getHeight(); y++)
             for (int x = 0; x < image.getWidth(); x++)
-                image.setRGB(x, y, new Color(150 + x / 12, 255 - y / 13, (x / 60 + y / 80) % 2 == 0 ? 140 : 220, 90 + x / 8).getRGB());
+                image.setRGB(x, y, new Color(150 + x / 7, 255 - y / 7, (x / 60 + y / 80) % 2 == 0 ? 140 : 220, 90 + x / 5).getRGB());
         return image;
     }
 
