@@ -2,6 +2,7 @@ package app.decant.page;
 
 import app.decant.document.Border;
 import app.decant.document.Colour;
+import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.TextProperty.Underline;
 import app.decant.font.Shaped;
 
@@ -49,7 +50,10 @@ final class Decoration {
         canvas.rule(x, y, x + width, y, new Border(kind, thickness, colour, 0));
     }
 
-    /** Fills the way to a tab stop with the sign of its leader, set on a grid so that leaders of several lines stand under each other. */
+    /**
+     * Fills the way to a tab stop with the sign of its leader, set on a grid so that leaders of several lines stand under each other; a line to write
+     * or sign on is as long as the way, its strokes a little over each other.
+     */
     static void leader(Piece.Tab tab, double left, double baseline, Canvas canvas) {
         String sign = switch (tab.leader()) {
             case NONE -> null;
@@ -64,14 +68,16 @@ final class Decoration {
         double advance = one.width() * style.size();
         double start = left + tab.x();
         double end = start + tab.width();
-        double first = Math.ceil((start + advance * 0.2) / advance) * advance;
-        int count = (int) Math.floor((end - first) / advance + 1e-6);
-        if (count < 1 || advance <= 0) return;
+        boolean whole = tab.leader() == TabStop.Leader.LINE;
+        double first = whole ? start : Math.ceil((start + advance * 0.2) / advance) * advance;
+        int count = whole ? (int) Math.ceil(tab.width() / advance - 1e-6) : (int) Math.floor((end - first) / advance + 1e-6);
+        if (count < 1 || advance <= 0 || advance > tab.width()) return;
+        double step = whole && count > 1 ? (tab.width() - advance) / (count - 1) : advance;
         int[] glyphs = new int[count];
         int[] clusters = new int[count];
         float[] x = new float[count + 1];
         for (int i = 0; i <= count; i++) {
-            x[i] = (float) (first - left + i * advance);
+            x[i] = (float) (first - left + (i < count ? i * step : (count - 1) * step + advance));
             if (i == count) break;
             glyphs[i] = one.glyphs()[0];
             clusters[i] = i;

@@ -1,6 +1,7 @@
 package app.decant.page;
 
 import java.util.List;
+import java.util.function.IntPredicate;
 
 /**
  * One line of a passage.
@@ -19,35 +20,70 @@ import java.util.List;
  */
 public record Line(int start, int end, double x, double gap, double width, double height, double baseline, double ascent, double descent, List<Piece> pieces,
                    Break after) {
+    /** Carets that are less apart are in one place, in points. */
+    private static final double NEXT = 0.01;
+
     /** Nothing, or the rest of the passage in the next column or on the next page. */
     public enum Break { NONE, LINE, COLUMN, PAGE }
 
-    /** How far a caret before {@code offset} stands from the line's left end. */
+    /**
+     * How far a caret before {@code offset} stands from the line's left end. Between words that run in two directions it stands beside the letter that runs
+     * as the line does, so that every position of mixed text has a place of its own (Unicode Standard Annex 9; the choice is ours).
+     */
     public double caretX(int offset) {
         double x = pieces.isEmpty() ? 0 : pieces.get(0).x();
         boolean any = false;
+        Piece at = null;
+        Piece before = null;
         for (Piece piece : pieces) {
             if (piece.start() == piece.end()) {
                 if (!any) x = piece.x() + piece.width();
                 continue;
             }
-            if (offset >= piece.start() && offset < piece.end()) return within(piece, offset);
+            if (offset >= piece.start() && offset < piece.end()) at = piece;
             if (offset == piece.end()) {
-                x = leftward(piece) ? piece.x() : piece.x() + piece.width();
+                before = piece;
                 any = true;
             } else if (offset > piece.end() && !any) {
                 x = piece.x() + piece.width();
             }
         }
-        return x;
+        boolean seam = at != null && before != null && leftward(at) != leftward(before);
+        if (at != null && !(seam && leftward(before) == isLeftward())) return within(at, offset);
+        return before == null ? x : leftward(before) ? before.x() : before.x() + before.width();
     }
+
+    /** Whether the line runs from right to left: what comes first in it is farther to the right. Told where it holds words of both directions. */
+    private boolean isLeftward() {
+        List<Piece> text = pieces.stream().filter(piece -> piece.start() < piece.end()).toList();
+        return !text.isEmpty() && text.get(0).start() > text.get(text.size() - 1).start();
+    }
+
+    /**
+     * The caret position that is next to another by eye; -1 where the line ends there.
+     *
+     * @param stop where a caret may stand
+     */
+    public int beside(int offset, boolean rightward, IntPredicate stop) {
+        double from = caretX(offset);
+        double nearest = Double.MAX_VALUE;
+        int found = -1;
+        for (int other = start; other <= lastCaret(); other++) {
+            double away = rightward ? caretX(other) - from : from - caretX(other);
+            if (away < NEXT || away > nearest - NEXT || !stop.test(other)) continue;
+            nearest = away;
+            found = other;
+        }
+        return found;
+    }
+
+    private int lastCaret() { return after == Break.NONE ? end : Math.max(start, end - 1); }
 
     /** The caret position nearest to a distance from the line's left end. */
     public int offsetAt(double x) {
         int best = start;
         double distance = Double.MAX_VALUE;
-        int last = after == Break.NONE ? end : Math.max(start, end - 1);
-        for (int offset = start; offset <= last; offset++) {
+        for (int offset = start; offset <= lastCaret(); offset++) {
             double away = Math.abs(caretX(offset) - x);
             if (away < distance) {
                 distance = away;

@@ -15,6 +15,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -59,16 +60,28 @@ class SignatureLineTest {
         double width = Pictures.room(document, picked.head());
         Document now = SignatureLine.insert(document, picked, width, "Place, date", "Name").after();
         List<TextPosition> words = new ArrayList<>();
+        List<TextPosition> strokes = new ArrayList<>();
         try (PDDocument pdf = Loader.loadPDF(Decant.publish(now, Recipe.PLAIN, root.resolve("letter.pdf")).file().toFile())) {
             assertThat(pdf.getNumberOfPages()).isEqualTo(1);
             new PDFTextStripper() {
-                @Override protected void processTextPosition(TextPosition text) { if (text.getFontSizeInPt() < 9.5) words.add(text); }
+                @Override protected void processTextPosition(TextPosition text) {
+                    if (text.getUnicode().equals("_")) strokes.add(text);
+                    else if (text.getFontSizeInPt() < 9.5) words.add(text);
+                }
             }.getText(pdf);
         }
         assertThat(words.get(0).getUnicode()).isEqualTo("P");
         TextPosition name = words.stream().filter(letter -> letter.getUnicode().equals("N")).findFirst().orElseThrow();
         assertThat((double) name.getXDirAdj() - words.get(0).getXDirAdj()).isCloseTo(width / 2, within(1.0));
         assertThat(name.getYDirAdj()).isEqualTo(words.get(0).getYDirAdj());
+        // Each line begins above its words, has no hole, and ends at its stop.
+        int gap = IntStream.range(1, strokes.size()).filter(i -> strokes.get(i).getX() - strokes.get(i - 1).getX() > 20).findFirst().orElseThrow();
+        assertThat(strokes.get(0).getX()).isCloseTo(words.get(0).getX(), within(0.1f));
+        assertThat(strokes.get(gap).getX()).isCloseTo(name.getX(), within(0.1f));
+        double left = words.get(0).getX();
+        assertThat(strokes.get(gap - 1).getX() + strokes.get(gap - 1).getWidth() - left).isCloseTo(width * 0.42, within(0.1));
+        for (int i = 1; i < strokes.size(); i++)
+            if (i != gap) assertThat(strokes.get(i).getX() - strokes.get(i - 1).getX()).isLessThanOrEqualTo(strokes.get(i).getWidth() + 0.01f);
         for (Target target : List.of(Target.DOCX, Target.ODT, Target.DOC, Target.RTF)) {
             Path file = Decant.publish(now, Recipe.PLAIN.as(target), root.resolve("letter." + target.ending())).file();
             assertThat(texts(Decant.open(file).document())).as("%s", target).containsSubsequence("\t\t\t", "Place, date\tName");

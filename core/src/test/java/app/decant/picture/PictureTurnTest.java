@@ -21,6 +21,10 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.List;
 import javax.imageio.ImageIO;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.junit.jupiter.api.Test;
 
 /** Pictures turned by a quarter: each pixel is where it has to be, as ImageIO reads it, and what is cut off stays cut off. */
@@ -75,6 +79,38 @@ class PictureTurnTest {
         assertThat(turned.width() / turned.height()).isCloseTo(10, within(0.01));
         assertThat(turned.crop()).isEqualTo(new Insets(0.4, 0.1, 0.2, 0.3));
         assertThat(turned.description()).isEqualTo("a quay");
+    }
+
+    /** Painted by PDFBox: what a drawing shows is where the same pixels would be, and its lines are still lines. */
+    @Test void aDrawingIsTurnedAsItsPixelsWouldBe() throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (PDDocument pdf = new PDDocument()) {
+            PDPage page = new PDPage(new PDRectangle(10, 20, 40, 20));
+            pdf.addPage(page);
+            try (PDPageContentStream content = new PDPageContentStream(pdf, page)) {
+                content.setNonStrokingColor(1f, 0f, 0f);
+                content.addRect(10, 30, 10, 10);
+                content.fill();
+                content.setNonStrokingColor(0f, 0f, 1f);
+                content.addRect(40, 20, 10, 5);
+                content.fill();
+            }
+            pdf.save(out);
+        }
+        Image drawing = new Image(PictureDecoder.DRAWING, out.toByteArray());
+        BufferedImage was = PictureDecoder.decode(drawing, 72);
+        Image turned = drawing;
+        for (int i = 0; i < 4; i++) {
+            turned = PictureTurn.clockwise(turned);
+            assertThat(PictureDecoder.isDrawing(turned)).isTrue();
+            BufferedImage is = PictureDecoder.decode(turned, 72);
+            if (i == 0) {
+                assertThat(List.of(is.getWidth(), is.getHeight())).containsExactly(20, 40);
+                for (int y = 0; y < 20; y++) for (int x = 0; x < 40; x++) assertThat(is.getRGB(19 - y, x)).as("%d, %d", x, y).isEqualTo(was.getRGB(x, y));
+                assertThat(PictureTurn.clockwise(drawing)).as("the same bytes each time").isEqualTo(turned);
+            }
+            if (i == 3) for (int y = 0; y < 20; y++) for (int x = 0; x < 40; x++) assertThat(is.getRGB(x, y)).isEqualTo(was.getRGB(x, y));
+        }
     }
 
     @Test void whatHasNoPixelsIsNotTurned() {

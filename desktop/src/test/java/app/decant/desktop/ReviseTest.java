@@ -137,6 +137,13 @@ class ReviseTest {
         assertThat(window.desk().selection().get().head().offset()).isEqualTo(words.length() + 3);
         push(robot, KeyCode.LEFT);
         assertThat(window.desk().selection().get().head().offset()).isEqualTo(words.length() + 2);
+        // Over the seam, letter by letter by what is seen: from behind the words into them.
+        for (int i = 0; i < 4; i++) {
+            double here = caretX(window.desk().selection().get().head());
+            push(robot, KeyCode.LEFT);
+            assertThat(caretX(window.desk().selection().get().head())).isLessThan(here);
+        }
+        assertThat(window.desk().selection().get().head().offset()).isEqualTo(2);
     }
 
     private double caretX(Place place) throws TimeoutException {

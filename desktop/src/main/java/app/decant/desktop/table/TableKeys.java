@@ -101,8 +101,8 @@ public final class TableKeys {
             return;
         }
         Runnable task = switch (code) {
-            case LEFT -> () -> across(isRightToLeft(), control, shift);
-            case RIGHT -> () -> across(!isRightToLeft(), control, shift);
+            case LEFT -> () -> toward(false, control, shift);
+            case RIGHT -> () -> toward(true, control, shift);
             case UP -> () -> updown(-1, shift);
             case DOWN -> () -> updown(1, shift);
             case HOME -> () -> move(control ? first() : lineEdge(false), shift);
@@ -188,6 +188,21 @@ public final class TableKeys {
         if (paragraph.length() == 0) return whole;
         Bidi levels = new Bidi(paragraph.text(), whole ? Bidi.DIRECTION_RIGHT_TO_LEFT : Bidi.DIRECTION_LEFT_TO_RIGHT);
         return levels.getLevelAt(Math.min(head.offset(), paragraph.length() - 1)) % 2 == 1;
+    }
+
+    /** Where the eye goes: within a line that holds words of both directions by what is seen, else by the text. */
+    private void toward(boolean right, boolean word, boolean extend) {
+        TextSelection span = desk.selection().get();
+        String text = desk.document().paragraph(span.head()).text();
+        boolean seen = !word && (extend || span.isEmpty()) && Bidi.requiresBidi(text.toCharArray(), 0, text.length());
+        if (seen && !desk.isLaidOut()) {
+            desk.whenLaidOut(() -> toward(right, false, extend));
+            return;
+        }
+        PagedDocument.Spot spot = seen ? desk.pages().get().spot(span.head(), table.near()) : null;
+        int next = spot == null ? -1 : spot.line().line().beside(span.head().offset(), right, offset -> WordBounds.isStop(text, offset));
+        if (next >= 0) move(span.head().at(next), extend);
+        else across(isRightToLeft() != right, word, extend);
     }
 
     private void across(boolean forward, boolean word, boolean extend) {

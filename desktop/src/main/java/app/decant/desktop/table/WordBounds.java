@@ -33,6 +33,13 @@ public final class WordBounds {
         return at;
     }
 
+    /** Whether a caret may stand there: not within what a person sees as one character. */
+    static boolean isStop(String text, int offset) {
+        BreakIterator characters = BreakIterator.getCharacterInstance(Locale.ROOT);
+        characters.setText(text);
+        return characters.isBoundary(offset);
+    }
+
     /** The end of the character a person sees (Annex 29 grapheme) after or before an offset. */
     static int step(String text, int offset, boolean forward) {
         BreakIterator characters = BreakIterator.getCharacterInstance(Locale.ROOT);
