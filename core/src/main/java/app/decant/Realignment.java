@@ -17,7 +17,8 @@ final class Realignment {
             ParagraphProperty.FIRST_LINE, ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER, ParagraphProperty.LINE_SPACING);
     /** What only tells where pages may end, or what a paragraph is counted as. */
     private static final List<Property<?>> UNSEEN = List.of(ParagraphProperty.KEEP_WITH_NEXT, ParagraphProperty.KEEP_TOGETHER,
-            ParagraphProperty.WIDOW_CONTROL, ParagraphProperty.HYPHENATION, ParagraphProperty.OUTLINE_LEVEL);
+            ParagraphProperty.WIDOW_CONTROL, ParagraphProperty.HYPHENATION, ParagraphProperty.PARTED_LINES, ParagraphProperty.PARTING_ZONE,
+            ParagraphProperty.OUTLINE_LEVEL);
     /** A column is at least as wide, in ems. */
     private static final double NARROWEST = 4;
 

@@ -9,6 +9,10 @@ public final class ParagraphProperty {
     /** What stands before and after a paragraph whose space is left to the program, as between blocks of web pages: common practice, no source. */
     public static final double AUTOMATIC_SPACE = 14;
 
+    /** Of how many lines in a row words are parted where nobody says it, and the zone then: common practice, no source. */
+    public static final int USUAL_PARTED_LINES = 3;
+    public static final double USUAL_PARTING_ZONE = 18;
+
     public static final Property<Alignment> ALIGNMENT = new Property<>("alignment", Alignment.class);
     public static final Property<Double> INDENT_START = new Property<>("indent at start", Double.class);
     public static final Property<Double> INDENT_END = new Property<>("indent at end", Double.class);
@@ -22,6 +26,10 @@ public final class ParagraphProperty {
     public static final Property<Boolean> PAGE_BREAK_BEFORE = new Property<>("page break before", Boolean.class);
     /** Whether words are parted at the ends of lines, in languages whose patterns are known. */
     public static final Property<Boolean> HYPHENATION = new Property<>("hyphenation", Boolean.class);
+    /** Of how many lines in a row words may be parted; 0 for any number. */
+    public static final Property<Integer> PARTED_LINES = new Property<>("lines parted in a row", Integer.class);
+    /** How much room a line that is not spread must leave else, so that a word is parted for it. */
+    public static final Property<Double> PARTING_ZONE = new Property<>("parting zone", Double.class);
     /** No single first or last line of a paragraph alone on a page. */
     public static final Property<Boolean> WIDOW_CONTROL = new Property<>("widow control", Boolean.class);
     /** No space between neighbours of the same style. */

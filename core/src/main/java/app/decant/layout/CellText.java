@@ -46,7 +46,7 @@ public final class CellText {
     public CellText(FontCatalogue fonts, Look plain) {
         Document document = Document.empty();
         Cascade cascade = new Cascade(new StyleSheet(plain, null, null, Map.of()), document.numbering());
-        composer = new Composer(new StyleBook(cascade, fonts), document.tabWidth());
+        composer = new Composer(new StyleBook(cascade, fonts, document.facts().language()), document.tabWidth());
         composer.surround(ListLabels.of(document, cascade), Map.of(), new FieldValues("1", 1, 1, "", Map.of(), Map.of(), Facts.NONE, LocalDate.EPOCH));
     }
 

@@ -146,7 +146,7 @@ public final class Layout {
         Cascade cascade = Cascade.of(document);
         Restyling restyling = sameFonts && last != null ? new Restyling(composer, cascade) : null;
         brought = document.fonts();
-        composer = new Composer(new StyleBook(cascade, BroughtFonts.in(fonts, brought)), document.tabWidth(), restyling);
+        composer = new Composer(new StyleBook(cascade, BroughtFonts.in(fonts, brought), document.facts().language()), document.tabWidth(), restyling);
         if (restyling == null) last = null;
         return restyling;
     }

@@ -32,9 +32,6 @@ final class ParagraphSetter {
     private static final TabStops NO_STOPS = new TabStops(List.of());
     /** Rounding of widths in other programs must not push a word to the next line. */
     private static final double TOLERANCE = 0.02;
-    /** No more lines in a row end in parted words, and ragged lines leave so much room at least before one is parted, in points: common practice. */
-    private static final int MOST_PARTED = 3;
-    private static final double RAGGED = 18;
 
     private final StyleBook styles;
     private final Paragraph paragraph;
@@ -124,7 +121,9 @@ final class ParagraphSetter {
             fits = candidate;
             if (isBreak(candidate - 1)) return candidate;
         }
-        int point = look.is(ParagraphProperty.HYPHENATION) && row < MOST_PARTED && index < breaks.length ? point(start, fits, breaks[index], left, right) : -1;
+        boolean parts = index < breaks.length && look.is(ParagraphProperty.HYPHENATION);
+        int most = parts ? look.get(ParagraphProperty.PARTED_LINES, ParagraphProperty.USUAL_PARTED_LINES) : 0;
+        int point = parts && (most == 0 || row < most) ? point(start, fits, breaks[index], left, right) : -1;
         if (point > start) {
             parted = true;
             return point;
@@ -155,10 +154,11 @@ final class ParagraphSetter {
         while (begin > 0 && Character.isLetter(flat.charAt(begin - 1))) begin--;
         // Whoever has put a soft hyphen into a word has said where it is parted.
         boolean said = begin > 0 && flat.charAt(begin - 1) == '\u00AD' || end < flat.length() && flat.charAt(end) == '\u00AD';
-        boolean roomy = alignment == Alignment.JUSTIFY || fits <= start || right - reached(start, trimmed(start, fits), left, right) > RAGGED;
+        boolean roomy = alignment == Alignment.JUSTIFY || fits <= start || right - reached(start, trimmed(start, fits), left, right)
+                > look.get(ParagraphProperty.PARTING_ZONE, ParagraphProperty.USUAL_PARTING_ZONE);
         if (begin >= end || said || !roomy) return -1;
         Look letters = styles.cascade().text(paragraph, paragraph.lookBefore(begin + 1));
-        Hyphenation hyphenation = Hyphenation.of(Language.of(letters.get(TextProperty.LANGUAGE)));
+        Hyphenation hyphenation = Hyphenation.of(Language.of(styles.language(letters)));
         int[] points = hyphenation == null ? new int[0] : hyphenation.points(flat.substring(begin, end));
         for (int i = points.length - 1; i >= 0; i--) {
             int at = begin + points[i];

@@ -31,17 +31,24 @@ final class StyleBook {
 
     private final Cascade cascade;
     private final FontCatalogue fonts;
+    private final String language;
     private final Map<Look, TextStyle> styles = new ConcurrentHashMap<>();
     private final Map<String, FontCatalogue.Match> wishes = new ConcurrentSkipListMap<>();
     private final Set<Integer> missing = new ConcurrentSkipListSet<>();
 
-    StyleBook(Cascade cascade, FontCatalogue fonts) {
+    /** @param language of text that does not say its own; may be null */
+    StyleBook(Cascade cascade, FontCatalogue fonts, String language) {
         this.cascade = cascade;
+        this.language = language;
         this.fonts = fonts;
     }
 
     Cascade cascade() { return cascade; }
     FontCatalogue fonts() { return fonts; }
+
+    /** The language that letters of a look are in, or null. */
+    String language(Look letters) { return letters.says(TextProperty.LANGUAGE) ? letters.get(TextProperty.LANGUAGE) : language; }
+
     Map<String, FontCatalogue.Match> wishes() { return wishes; }
 
     /** The characters that no face at hand can draw. */

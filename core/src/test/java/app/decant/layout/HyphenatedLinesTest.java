@@ -6,12 +6,14 @@ import app.decant.Decant;
 import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
+import app.decant.document.Facts;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Progress;
+import app.decant.document.Property;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
 import app.decant.edit.Change;
@@ -25,18 +27,22 @@ import app.decant.page.Piece;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.poi.hwpf.HWPFDocument;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Words parted at the ends of lines where the document asks for it. */
 class HyphenatedLinesTest {
@@ -104,7 +110,7 @@ class HyphenatedLinesTest {
      * 17.3.1.34, ISO/IEC 26300-1, 20.196, RTF 1.9.1 and CSS Text 3, 6.1.
      */
     @ParameterizedTest
-    @CsvSource({"docx,true", "docx,false", "odt,true", "odt,false", "rtf,true", "rtf,false", "html,false"})
+    @CsvSource({"docx,true", "docx,false", "odt,true", "odt,false", "rtf,true", "rtf,false", "doc,true", "doc,false", "html,false"})
     void formatsKeepIt(String ending, boolean beneath) {
         Document plain = Sample.of(List.of(Paragraph.of("one"), Paragraph.of("two").withLook(Look.of(ParagraphProperty.HYPHENATION, !beneath))));
         StyleSheet sheet = plain.styles();
@@ -115,6 +121,45 @@ class HyphenatedLinesTest {
         assertThat(back.blocks().stream().map(block -> cascade.paragraph((Paragraph) block).is(ParagraphProperty.HYPHENATION))).containsExactly(beneath,
                 !beneath);
         assertThat(Cascade.of(document).paragraph((Paragraph) document.blocks().get(0)).is(ParagraphProperty.HYPHENATION)).isEqualTo(beneath);
+    }
+
+    /**
+     * How many lines in a row, and what room: ISO/IEC 29500-1, 17.15.1.22 and 17.15.1.53, RTF 1.9.1, [MS-DOC] 2.7.2 (read by POI too), ISO/IEC 26300-3,
+     * 20.199.
+     */
+    @ParameterizedTest @ValueSource(strings = {"docx", "rtf", "doc", "odt"}) void formatsKeepHowOften(String ending) throws IOException {
+        StyleSheet sheet = document(true, Alignment.START, 300, "de-DE").styles();
+        Look beneath = sheet.defaults().with(ParagraphProperty.HYPHENATION, true).with(ParagraphProperty.PARTED_LINES, 2);
+        if (!ending.equals("odt")) beneath = beneath.with(ParagraphProperty.PARTING_ZONE, 30.0);
+        Document document = Sample.of(List.of(Paragraph.of(TEXT))).withStyles(new StyleSheet(beneath, sheet.defaultParagraph(), sheet.defaultTable(),
+                sheet.styles()));
+        byte[] file = Formats.called(ending).write(document, Instant.EPOCH).bytes();
+        Document back = Formats.read(file, "x." + ending, null, Progress.SILENT).document();
+        Look is = Cascade.of(back).paragraph((Paragraph) back.blocks().get(0));
+        for (Property<?> one : List.of(ParagraphProperty.HYPHENATION, ParagraphProperty.PARTED_LINES, ParagraphProperty.PARTING_ZONE))
+            assertThat((Object) is.get(one)).as("%s", one).isEqualTo(beneath.get(one));
+        if (!ending.equals("doc")) return;
+        try (HWPFDocument read = new HWPFDocument(new ByteArrayInputStream(file))) {
+            assertThat(read.getDocProperties().isFAutoHyphen()).isTrue();
+            assertThat(read.getDocProperties().getCConsexHypLim()).isEqualTo(2);
+            assertThat(read.getDocProperties().getDxaHotz()).isEqualTo(600);
+        }
+    }
+
+    @Test void aFileSaysHowManyLinesInARowAndALanguageForAllThatSaysNone() {
+        for (int most : new int[] {0, 1}) {
+            Document document = document(true, Alignment.JUSTIFY, 390, null);
+            StyleSheet sheet = document.styles();
+            document = document.withStyles(new StyleSheet(sheet.defaults().with(ParagraphProperty.PARTED_LINES, most), sheet.defaultParagraph(),
+                    sheet.defaultTable(), sheet.styles()));
+            assertThat(lines(document)).noneMatch(line -> line.endsWith("-"));
+            document = document.withFacts(new Facts(null, null, null, null, "de-DE", null, null, Map.of()));
+            int row = 0;
+            int longest = 0;
+            for (String line : lines(document)) longest = Math.max(longest, row = line.endsWith("-") ? row + 1 : 0);
+            if (most == 1) assertThat(longest).isEqualTo(1);
+            else assertThat(longest).isGreaterThan(ParagraphProperty.USUAL_PARTED_LINES);
+        }
     }
 
     /** Read by PDFBox; taken in again they are the words that they were, hyphens in them are soft. */

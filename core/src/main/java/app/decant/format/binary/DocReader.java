@@ -17,6 +17,7 @@ import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
+import app.decant.format.PartedWords;
 import app.decant.format.Taken;
 import app.decant.format.binary.Modifiers.Modifier;
 import app.decant.words.Message;
@@ -36,6 +37,7 @@ import org.apache.poi.hwpf.HWPFDocument;
 import org.apache.poi.hwpf.OldWordFileFormatException;
 import org.apache.poi.hwpf.extractor.Word6Extractor;
 import org.apache.poi.hwpf.model.CHPX;
+import org.apache.poi.hwpf.model.DocumentProperties;
 import org.apache.poi.hwpf.model.FileInformationBlock;
 import org.apache.poi.hwpf.model.PAPX;
 import org.apache.poi.hwpf.model.PropertyNode;
@@ -76,7 +78,7 @@ public final class DocReader {
         text = file.getText();
         paragraphs = file.getParagraphTable().getParagraphs();
         runs = file.getCharacterTable().getTextRuns();
-        looks = new LookReading(this::font, styleIds::get, this::author);
+        looks = new LookReading(this::font, styleIds::get, this::author, parts());
         drawings = new DrawingReading(file, this, findings);
     }
 
@@ -252,8 +254,13 @@ public final class DocReader {
                     ? null : styleIds.get(next), look));
         }
         String family = font(0) == null ? "Times New Roman" : font(0);
-        return new StyleSheet(Look.of(TextProperty.FAMILY, family).with(TextProperty.SIZE, 10.0), styleIds.get(0), null, styles);
+        StyleSheet made = new StyleSheet(Look.of(TextProperty.FAMILY, family).with(TextProperty.SIZE, 10.0), styleIds.get(0), null, styles);
+        DocumentProperties properties = file.getDocProperties();
+        return parts() ? PartedWords.parted(made, properties.getCConsexHypLim(), properties.getDxaHotz() / 20.0) : made;
     }
+
+    /** Whether the file parts words at the ends of lines (DopBase.fAutoHyphen, 2.7.2). */
+    private boolean parts() { return file.getDocProperties() != null && file.getDocProperties().isFAutoHyphen(); }
 
     /** Other names of a style follow a comma. */
     private static String name(String told) { return told == null ? "" : told.split(",", 2)[0]; }

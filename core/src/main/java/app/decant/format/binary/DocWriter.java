@@ -16,6 +16,7 @@ import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
 import app.decant.format.FramedBlocks;
 import app.decant.format.NumberCodes;
+import app.decant.format.PartedWords;
 import app.decant.format.Written;
 import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
@@ -116,7 +117,7 @@ public final class DocWriter {
         Story ends = notes(endnotes, endnoteStarts);
         FileLayout layout = new FileLayout(document, body, notes, headers, ends, template);
         layout.styles(styles.toBytes(looks, lists::number, fonts.number(document.styles().defaults().get(TextProperty.FAMILY,
-                "Liberation Serif"))));
+                "Liberation Serif")), PartedWords.areIn(document)));
         if (!lists.isEmpty()) layout.lists(lists.patterns(), lists.levels(looks), lists.lists(looks));
         layout.sections(sectionEnds, document.sections().stream().map(DocWriter::properties).toList());
         layout.headerStarts(headerStarts);

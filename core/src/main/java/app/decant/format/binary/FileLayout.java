@@ -1,6 +1,7 @@
 package app.decant.format.binary;
 
 import app.decant.document.Document;
+import app.decant.format.PartedWords;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -205,16 +206,18 @@ final class FileLayout {
         put(50, drawings.content(place));
     }
 
-    /** 2.7.1 and following, as the first version has them: notes at the foot of pages, widows kept, tab width, even and odd pages. */
+    /** 2.7.1 and following, as the first version has them: notes at the foot of pages, widows kept, tab width, even and odd pages, words parted. */
     private byte[] documentProperties() {
         byte[] bytes = new byte[500];
         bytes[0] = (byte) ((document.evenAndOddFrames() ? 1 : 0) | 2 | 1 << 5);
         bytes[2] = 1 << 2;
+        if (PartedWords.areIn(document)) bytes[5] = 1 << 4;
         int tab = LookProperties.twips(document.tabWidth());
         bytes[10] = (byte) tab;
         bytes[11] = (byte) (tab >> 8);
-        bytes[14] = 0x68;
-        bytes[15] = 1;
+        bytes[14] = (byte) PartedWords.zone(document);
+        bytes[15] = (byte) (PartedWords.zone(document) >> 8);
+        bytes[16] = (byte) PartedWords.inRow(document);
         bytes[52] = 1 << 2;
         bytes[54] = 3;
         return bytes;

@@ -110,6 +110,7 @@ final class LookProperties {
         flag(made, 0x2406, look, ParagraphProperty.KEEP_WITH_NEXT);
         flag(made, 0x2407, look, ParagraphProperty.PAGE_BREAK_BEFORE);
         flag(made, 0x2431, look, ParagraphProperty.WIDOW_CONTROL);
+        if (look.says(ParagraphProperty.HYPHENATION)) made.flag(0x242A, !look.is(ParagraphProperty.HYPHENATION));
         flag(made, 0x246D, look, ParagraphProperty.CONTEXTUAL_SPACING);
         ParagraphProperty.ListReference reference = look.get(ParagraphProperty.LIST);
         if (reference != null) {

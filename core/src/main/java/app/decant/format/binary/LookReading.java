@@ -28,14 +28,17 @@ final class LookReading {
     private final IntFunction<String> fonts;
     private final IntFunction<String> styles;
     private final IntFunction<String> authors;
+    private final boolean parts;
 
     /**
      * @param fonts  the family of a font's number, or null
      * @param styles the id of a style's number, or null
      * @param authors who revised, by their numbers
+     * @param parts   whether the file parts words of itself
      */
-    LookReading(IntFunction<String> fonts, IntFunction<String> styles, IntFunction<String> authors) {
+    LookReading(IntFunction<String> fonts, IntFunction<String> styles, IntFunction<String> authors, boolean parts) {
         this.authors = authors;
+        this.parts = parts;
         this.fonts = fonts;
         this.styles = styles;
     }
@@ -190,6 +193,7 @@ final class LookReading {
             case 0x2406 -> look.with(ParagraphProperty.KEEP_WITH_NEXT, one.on());
             case 0x2407 -> look.with(ParagraphProperty.PAGE_BREAK_BEFORE, one.on());
             case 0x2431 -> look.with(ParagraphProperty.WIDOW_CONTROL, one.on());
+            case 0x242A -> one.on() || parts ? look.with(ParagraphProperty.HYPHENATION, !one.on()) : look;
             case 0x246D -> look.with(ParagraphProperty.CONTEXTUAL_SPACING, one.on());
             case 0x840F, 0x845E -> look.with(ParagraphProperty.INDENT_START, one.points());
             case 0x840E, 0x845D -> look.with(ParagraphProperty.INDENT_END, one.points());

@@ -3,6 +3,7 @@ package app.decant.format.binary;
 import app.decant.document.Look;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
+import app.decant.format.PartedWords;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -62,21 +63,22 @@ final class StyleTable {
     /** The number of a style, or -1 where it is not there; no style is the normal one. */
     int number(String id) { return id == null ? 0 : numbers.getOrDefault(id, -1); }
 
-    byte[] toBytes(LookProperties looks, ToIntFunction<String> lists, int font) {
+    /** @param parts whether the file parts words of itself */
+    byte[] toBytes(LookProperties looks, ToIntFunction<String> lists, int font, boolean parts) {
         Bytes table = new Bytes().two(18).two(styles.size()).two(10).two(1).two(0x5B).two(FIXED).two(0).two(font).two(font).two(font);
         for (int i = 0; i < styles.size(); i++) {
-            byte[] style = styles.get(i) == null ? new byte[0] : style(i, styles.get(i), looks, lists);
+            byte[] style = styles.get(i) == null ? new byte[0] : style(i, styles.get(i), looks, lists, parts);
             table.two(style.length).all(style);
         }
         return table.toBytes();
     }
 
-    private byte[] style(int number, Style style, LookProperties looks, ToIntFunction<String> lists) {
+    private byte[] style(int number, Style style, LookProperties looks, ToIntFunction<String> lists, boolean parts) {
         boolean paragraph = style.kind() == Style.Kind.PARAGRAPH;
         int base = style.parent() == null ? NONE : numbers.getOrDefault(style.parent(), NONE);
         if (base == number) base = NONE;
         // What lies beneath all styles has no place of its own here; styles that stand on nothing say it.
-        Look look = base == NONE && paragraph ? style.look().over(sheet.defaults()) : style.look();
+        Look look = base == NONE && paragraph ? style.look().over(PartedWords.beneath(sheet, parts)) : style.look();
         Bytes body = new Bytes();
         String name = style.name().length() > 250 ? style.name().substring(0, 250) : style.name();
         body.two(name.length()).text(name).two(0);

@@ -184,6 +184,8 @@ final class OdtLookReading {
         if (node.get("fo:keep-together") != null) look = look.with(ParagraphProperty.KEEP_TOGETHER, node.get("fo:keep-together").equals("always"));
         if (node.get("fo:keep-with-next") != null) look = look.with(ParagraphProperty.KEEP_WITH_NEXT, node.get("fo:keep-with-next").equals("always"));
         if (node.get("fo:widows") != null) look = look.with(ParagraphProperty.WIDOW_CONTROL, !node.get("fo:widows").equals("0"));
+        String parted = node.get("fo:hyphenation-ladder-count");
+        if (parted != null) look = look.with(ParagraphProperty.PARTED_LINES, parted.matches("\\d{1,3}") ? Integer.parseInt(parted) : 0);
         if (node.get("fo:break-before") != null) look = look.with(ParagraphProperty.PAGE_BREAK_BEFORE, node.get("fo:break-before").equals("page"));
         if (node.get("style:contextual-spacing") != null)
             look = look.with(ParagraphProperty.CONTEXTUAL_SPACING, node.get("style:contextual-spacing").equals("true"));

@@ -123,6 +123,8 @@ final class OdtLooks {
         }
         if (look.says(ParagraphProperty.KEEP_TOGETHER)) add(a, "fo:keep-together", look.is(ParagraphProperty.KEEP_TOGETHER) ? "always" : "auto");
         if (look.says(ParagraphProperty.KEEP_WITH_NEXT)) add(a, "fo:keep-with-next", look.is(ParagraphProperty.KEEP_WITH_NEXT) ? "always" : "auto");
+        Integer parted = look.get(ParagraphProperty.PARTED_LINES);
+        if (parted != null) add(a, "fo:hyphenation-ladder-count", parted == 0 ? "no-limit" : parted.toString());
         if (look.says(ParagraphProperty.WIDOW_CONTROL))
             add(a, "fo:widows", look.is(ParagraphProperty.WIDOW_CONTROL) ? "2" : "0", "fo:orphans", look.is(ParagraphProperty.WIDOW_CONTROL) ? "2" : "0");
         if (breaks != null) add(a, "fo:break-before", breaks);

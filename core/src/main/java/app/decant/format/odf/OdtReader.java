@@ -12,11 +12,13 @@ import app.decant.document.NoteCount;
 import app.decant.document.NumberFormat;
 import app.decant.document.PageDress;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.format.Archive;
 import app.decant.format.OpenDocumentLock;
+import app.decant.format.PartedWords;
 import app.decant.format.Taken;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
@@ -100,8 +102,12 @@ public final class OdtReader {
             sections.add(section);
         }
         if (changes.hasLooks()) find(Finding.changed(Message.of("format.changes-of-looks-come-in-accepted")));
-        return new Taken(new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(),
-                OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find)), findings);
+        Document document = new Document(facts(), sheet.styles(), sheet.numbering(), sections, even, sheet.tabWidth(), List.of(),
+                OdtFonts.read(main.child("office:font-face-decls"), this::part, this::find));
+        // Where nothing is said of it, any number of lines in a row is parted (20.199).
+        if (PartedWords.areIn(document) && !sheet.styles().defaults().says(ParagraphProperty.PARTED_LINES))
+            document = document.withStyles(PartedWords.inAnyLines(document.styles()));
+        return new Taken(document, findings);
     }
 
     private Section section(OdtFlow.Stretch stretch) {

@@ -109,7 +109,9 @@ final class OdtStyles {
         for (String family : new String[] {"paragraph", "table"}) {
             xml.open("style:default-style", "style:family", family);
             if (family.equals("paragraph")) {
-                xml.leaf("style:paragraph-properties", "style:tab-stop-distance", OdtLooks.points(document.tabWidth()));
+                Integer parted = document.styles().defaults().get(ParagraphProperty.PARTED_LINES);
+                xml.leaf("style:paragraph-properties", "style:tab-stop-distance", OdtLooks.points(document.tabWidth()), "fo:hyphenation-ladder-count",
+                        parted == null ? null : parted == 0 ? "no-limit" : parted.toString());
                 OdtLooks.text(xml, document.styles().defaults());
             }
             xml.close();

@@ -9,15 +9,14 @@ import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.document.Image;
 import app.decant.document.Inline;
-import app.decant.document.Look;
 import app.decant.document.Numbering;
 import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
 import app.decant.format.OfficePackage;
+import app.decant.format.PartedWords;
 import app.decant.format.Taken;
 import app.decant.words.Message;
 import app.decant.xml.XmlNames;
@@ -83,8 +82,8 @@ public final class DocxReader {
         boolean parts = settings != null && Boolean.TRUE.equals(Units.flag(settings, "w:autoHyphenation"));
         looks = new LookReader(themeFonts(main), parts);
         StyleSheet styles = tree(main, "styles") == null ? StyleSheet.EMPTY : StylesPart.read(tree(main, "styles"), looks);
-        if (parts) styles = new StyleSheet(styles.defaults().over(Look.of(ParagraphProperty.HYPHENATION, true)), styles.defaultParagraph(),
-                styles.defaultTable(), styles.styles());
+        if (parts) styles = PartedWords.parted(styles, Units.whole(settings.child("w:consecutiveHyphenLimit"), "w:val"),
+                Units.twips(settings.child("w:hyphenationZone"), "w:val"));
         Numbering numbering = tree(main, "numbering") == null ? Numbering.NONE : NumberingPart.read(tree(main, "numbering"), looks);
         readNotes(main, "footnotes", "w:footnote", Inline.Note.Kind.FOOTNOTE);
         readNotes(main, "endnotes", "w:endnote", Inline.Note.Kind.ENDNOTE);

@@ -327,7 +327,8 @@ public final class DocxWriter {
         xml.open("w:settings", "xmlns:w", NAMESPACES[1]);
         xml.raw(fontsTold());
         xml.leaf("w:defaultTabStop", "w:val", Units.toTwips(document.tabWidth()));
-        if (PartedWords.areIn(document)) xml.leaf("w:autoHyphenation");
+        if (PartedWords.areIn(document)) xml.leaf("w:autoHyphenation").leaf("w:consecutiveHyphenLimit", "w:val", PartedWords.inRow(document))
+                .leaf("w:hyphenationZone", "w:val", PartedWords.zone(document));
         if (document.evenAndOddFrames()) xml.leaf("w:evenAndOddHeaders");
         xml.open("w:compat").leaf("w:compatSetting", "w:name", "compatibilityMode", "w:uri", "http://schemas.microsoft.com/office/word", "w:val", "15").close();
         xml.close();

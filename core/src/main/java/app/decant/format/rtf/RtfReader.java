@@ -8,12 +8,12 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Paragraph;
-import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
 import app.decant.format.Languages;
+import app.decant.format.PartedWords;
 import app.decant.format.Taken;
 import app.decant.words.Message;
 import com.rtfparserkit.parser.IRtfListener;
@@ -113,8 +113,7 @@ public final class RtfReader implements IRtfListener {
         Facts all = new Facts(title, facts.get("subject"), facts.get("author"), facts.get("keywords"), facts.get("language"), times.get("creatim"),
                 times.get("revtim"), facts.containsKey("company") ? Map.of("Company", facts.get("company")) : Map.of());
         StyleSheet styles = tables.styles();
-        if (section.parts()) styles = new StyleSheet(styles.defaults().with(ParagraphProperty.HYPHENATION, true), styles.defaultParagraph(),
-                styles.defaultTable(), styles.styles());
+        if (section.parts()) styles = PartedWords.parted(styles, section.partedLines(), section.partingZone());
         Document document = new Document(all, styles, tables.numbering(), sections, section.facing(), section.tab(), List.of());
         return new Taken(tables.withComments(document), findings);
     }

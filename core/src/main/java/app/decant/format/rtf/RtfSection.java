@@ -30,6 +30,8 @@ final class RtfSection {
     private int gutter;
     private boolean facing;
     private boolean parts;
+    private Integer partedLines;
+    private Double partingZone;
     private double tab = Document.TAB_WIDTH;
     private int[] page;
     private int header;
@@ -62,6 +64,10 @@ final class RtfSection {
 
     boolean facing() { return facing; }
     boolean parts() { return parts; }
+    /** Of how many lines in a row words are parted; null where nothing is said of it. */
+    Integer partedLines() { return partedLines; }
+    /** In points; null where nothing is said of it. */
+    Double partingZone() { return partingZone; }
     double tab() { return tab; }
 
     private void plain() {
@@ -107,6 +113,8 @@ final class RtfSection {
             case "gutter" -> gutter = value;
             case "facingp" -> facing = true;
             case "hyphauto" -> parts = value != 0;
+            case "hyphconsec" -> partedLines = value;
+            case "hyphhotz" -> partingZone = value / 20.0;
             case "deftab" -> tab = value > 0 ? value / 20.0 : tab;
             case "sectd" -> plain();
             case "pgwsxn" -> page[0] = value;

@@ -242,7 +242,8 @@ public final class RtfWriter {
         Section.PageGeometry page = document.sections().get(0).page();
         return "\\paperw" + RtfLooks.twips(page.width()) + "\\paperh" + RtfLooks.twips(page.height()) + "\\margl" + RtfLooks.twips(page.left()) + "\\margr"
                 + RtfLooks.twips(page.right()) + "\\margt" + RtfLooks.twips(page.top()) + "\\margb" + RtfLooks.twips(page.bottom())
-                + "\\deftab" + RtfLooks.twips(document.tabWidth()) + (document.evenAndOddFrames() ? "\\facingp" : "") + (parts() ? "\\hyphauto1" : "")
+                + "\\deftab" + RtfLooks.twips(document.tabWidth()) + (document.evenAndOddFrames() ? "\\facingp" : "") + (parts() ? "\\hyphauto1\\hyphconsec"
+                + PartedWords.inRow(document) + "\\hyphhotz" + PartedWords.zone(document) : "")
                 + "\\fet2\\aftnnrlc\\widowctrl\n";
     }
 

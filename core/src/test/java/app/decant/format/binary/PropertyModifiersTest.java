@@ -40,7 +40,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Single property modifiers of MS-DOC, byte by byte: clauses are those of [MS-DOC]. */
 class PropertyModifiersTest {
     private final LookReading looks = new LookReading(number -> List.of("Liberation Serif", "Carlito", "Caladea").get(number), number -> "style" + number,
-            number -> "author " + number);
+            number -> "author " + number, true);
 
     private static List<Modifier> modifiers(String hex) { return Modifiers.in(HexFormat.of().parseHex(hex.replace(" ", "")), 0); }
 
