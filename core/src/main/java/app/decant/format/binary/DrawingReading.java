@@ -32,6 +32,8 @@ import org.slf4j.LoggerFactory;
 
 /** Reads pictures that stand in lines, and drawn shapes that float: pictures and boxes of text (MS-DOC 2.9.192, 2.9.253). */
 final class DrawingReading {
+    private static final int BODY_SHAPES = 40;
+    private static final int HEADER_SHAPES = 41;
     private static final int TEXT_BOXES = 56;
     private static final int HEADER_TEXT_BOXES = 58;
     private static final Insets PADDING = new Insets(3.6, 7.2, 3.6, 7.2);
@@ -39,6 +41,8 @@ final class DrawingReading {
     private final HWPFDocument file;
     private final DocReader reader;
     private final List<Finding> findings;
+    private AnchorReading bodyAnchors;
+    private AnchorReading headerAnchors;
     private final Set<Integer> boxesRead = new HashSet<>();
     private final Set<Integer> headerBoxesRead = new HashSet<>();
 
@@ -51,7 +55,6 @@ final class DrawingReading {
         this.findings = findings;
     }
 
-    /** The picture a sign stands for, or null where it has none. */
     /** What is said of a form field where its data are told of, or null. */
     FormTold form(List<Modifier> properties) {
         boolean data = false;
@@ -63,6 +66,7 @@ final class DrawingReading {
         return data ? FormReading.of(file.getDataStream(), place) : null;
     }
 
+    /** The picture a sign stands for, or null where it has none. */
     Inline inline(List<Modifier> properties, Look look) {
         Integer place = null;
         for (Modifier one : properties) {
@@ -113,10 +117,11 @@ final class DrawingReading {
                     Math.max(1, (drawing.getRectangleRight() - drawing.getRectangleLeft()) / 20.0),
                     Math.max(1, (drawing.getRectangleBottom() - drawing.getRectangleTop()) / 20.0));
             Inline.Floating.Content content = content(drawing, area, header);
-            if (content != null) return List.of(new Inline.Floating(anchor(drawing, area), content, look));
+            Anchor anchor = anchors(header).anchor(drawing, header ? at - reader.headersStart() : at, area.left, area.top);
+            if (content != null) return List.of(new Inline.Floating(anchor, content, look));
             List<Inline> grouped = new ArrayList<>();
             EscherContainerRecord group = group(file.getOfficeArtContent().getSpgrContainers(), drawing.getShapeId());
-            boolean others = group == null || grouped(group, area, drawing, header, look, grouped);
+            boolean others = group == null || grouped(group, area, anchor, header, look, grouped);
             if (grouped.isEmpty()) findings.add(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
             else if (others) findings.add(Finding.lost(Message.of("binary.lines-shapes-and-pictures-around-the-texts")));
             return grouped;
@@ -125,6 +130,12 @@ final class DrawingReading {
             findings.add(Finding.lost(Message.of("binary.a-drawing-cannot-be-read")));
             return List.of();
         }
+    }
+
+    private AnchorReading anchors(boolean header) {
+        if (header && headerAnchors == null) headerAnchors = new AnchorReading(file, reader.place(HEADER_SHAPES));
+        if (!header && bodyAnchors == null) bodyAnchors = new AnchorReading(file, reader.place(BODY_SHAPES));
+        return header ? headerAnchors : bodyAnchors;
     }
 
     /** The group among these, or in them, that begins with a shape of this number (MS-ODRAW 2.2.16), or null. */
@@ -146,7 +157,7 @@ final class DrawingReading {
      *
      * @return whether there are also shapes that are no boxes
      */
-    private boolean grouped(EscherContainerRecord group, Area area, OfficeDrawing drawing, boolean header, Look look, List<Inline> found) {
+    private boolean grouped(EscherContainerRecord group, Area area, Anchor anchor, boolean header, Look look, List<Inline> found) {
         List<EscherContainerRecord> inside = group.getChildContainers();
         if (inside.isEmpty()) return false;
         boolean others = false;
@@ -154,11 +165,11 @@ final class DrawingReading {
         for (EscherContainerRecord child : inside.subList(1, inside.size())) {
             if (child.getRecordId() == EscherContainerRecord.SPGR_CONTAINER) {
                 List<EscherContainerRecord> own = child.getChildContainers();
-                if (!own.isEmpty()) others |= grouped(child, share(own.get(0), measure, area), drawing, header, look, found);
+                if (!own.isEmpty()) others |= grouped(child, share(own.get(0), measure, area), anchor, header, look, found);
             } else {
                 Area part = share(child, measure, area);
                 TextBox box = box(child.getChildById(EscherOptRecord.RECORD_ID), part, header);
-                if (box != null) found.add(new Inline.Floating(anchor(drawing, part), box, look));
+                if (box != null) found.add(new Inline.Floating(AnchorReading.at(anchor, part.left, part.top), box, look));
                 else others = true;
             }
         }
@@ -218,22 +229,5 @@ final class DrawingReading {
         int start = header ? reader.headerTextBoxesStart() : reader.textBoxesStart();
         // Each box ends in a paragraph mark of its own.
         return new ArrayList<>(new BodyReading(reader).blocks(start + from, start + to));
-    }
-
-    private static Anchor anchor(OfficeDrawing drawing, Area area) {
-        Anchor.Horizontal.From across = switch (drawing.getHorizontalRelative()) {
-            case PAGE -> Anchor.Horizontal.From.PAGE;
-            case MARGIN -> Anchor.Horizontal.From.MARGIN;
-            case CHAR -> Anchor.Horizontal.From.CHARACTER;
-            default -> Anchor.Horizontal.From.COLUMN;
-        };
-        Anchor.Vertical.From down = switch (drawing.getVerticalRelativeElement()) {
-            case PAGE -> Anchor.Vertical.From.PAGE;
-            case MARGIN -> Anchor.Vertical.From.MARGIN;
-            case LINE -> Anchor.Vertical.From.LINE;
-            default -> Anchor.Vertical.From.PARAGRAPH;
-        };
-        return new Anchor(new Anchor.Horizontal(across, null, area.left),
-                new Anchor.Vertical(down, null, area.top), Anchor.Wrap.SQUARE, new Insets(0, 9, 0, 9), false);
     }
 }

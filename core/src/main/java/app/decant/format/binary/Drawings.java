@@ -9,7 +9,9 @@ import java.io.IOException;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import javax.imageio.ImageIO;
 
 /** Pictures as office drawings (MS-ODRAW): those that stand in a line, whole in the data stream; those that float, as shapes of one drawing a story. */
@@ -22,7 +24,7 @@ final class Drawings {
     private int changed;
 
     /** A floating picture: its number, its bytes. */
-    private record Shape(int number, Picture picture, byte[] blip, boolean png, byte[] digest) { }
+    private record Shape(int number, Picture picture, int level, byte[] blip, boolean png, byte[] digest) { }
 
     /** How many pictures had to become pixels, or PNG, since the format knows no other kind. */
     int changed() { return changed; }
@@ -115,13 +117,13 @@ final class Drawings {
     }
 
     /** Adds a floating picture; gives the number of its shape. */
-    int add(Picture picture, boolean inHeader) throws IOException {
+    int add(Picture picture, int level, boolean inHeader) throws IOException {
         byte[] file = file(picture.image());
         boolean png = file[0] == (byte) 0x89;
         List<Shape> shapes = inHeader ? headers : body;
         int number = (inHeader ? 0x0800 : 0x0400) + shapes.size() + 1;
         byte[] digest = digest(file);
-        shapes.add(new Shape(number, picture, blip(file, png, digest), png, digest));
+        shapes.add(new Shape(number, picture, level, blip(file, png, digest), png, digest));
         return number;
     }
 
@@ -161,7 +163,9 @@ final class Drawings {
         int base = number * 0x0400;
         Bytes group = as(container(0xF004, record(1, 0, 0xF009, new byte[16]), record(2, 0, 0xF00A, new Bytes().four(base).four(0x0005).toBytes())));
         Bytes all = new Bytes().all(group);
-        for (int i = 0; i < shapes.size(); i++) {
+        // Shapes lie over those that come before them.
+        List<Integer> order = IntStream.range(0, shapes.size()).boxed().sorted(Comparator.comparingInt(i -> shapes.get(i).level)).toList();
+        for (int i : order) {
             Shape shape = shapes.get(i);
             all.all(container(0xF004, record(2, PICTURE_FRAME, 0xF00A, new Bytes().four(shape.number).four(0x0A00).toBytes()),
                     options(before + i + 1, shape.picture), record(0, 0, 0xF010, new Bytes().four(0).toBytes()), record(0, 0, 0xF011, new Bytes().four(1)

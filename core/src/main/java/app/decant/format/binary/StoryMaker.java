@@ -199,11 +199,11 @@ final class StoryMaker {
             return;
         }
         try {
-            int shape = writer.drawings().add(picture, header);
+            int shape = writer.drawings().add(picture, anchor.level(), header);
             Anchor.Horizontal across = anchor.horizontal();
             Anchor.Vertical down = anchor.vertical();
             int left = LookProperties.twips(across.alignment() == null ? across.offset() : aligned(across, picture.width()));
-            int top = LookProperties.twips(down.offset());
+            int top = LookProperties.twips(down.alignment() == null ? down.offset() : aligned(down, picture.height()));
             int fromX = across.from() == Anchor.Horizontal.From.PAGE ? 1 : across.from() == Anchor.Horizontal.From.MARGIN ? 0 : 2;
             int fromY = down.from() == Anchor.Vertical.From.PAGE ? 1 : down.from() == Anchor.Vertical.From.MARGIN ? 0 : 2;
             int wrap = anchor.wrap() == Anchor.Wrap.TOP_AND_BOTTOM ? 1 : anchor.wrap() == Anchor.Wrap.NONE ? 3 : 2;
@@ -220,6 +220,12 @@ final class StoryMaker {
     private double aligned(Anchor.Horizontal across, double width) {
         double all = across.from() == Anchor.Horizontal.From.PAGE ? writer.page().width() : writer.page().textWidth();
         return across.alignment() == Alignment.CENTRE ? (all - width) / 2 : across.alignment() == Alignment.END ? all - width : 0;
+    }
+
+    private double aligned(Anchor.Vertical down, double height) {
+        if (down.from() != Anchor.Vertical.From.PAGE && down.from() != Anchor.Vertical.From.MARGIN) return 0;
+        double all = down.from() == Anchor.Vertical.From.PAGE ? writer.page().height() : writer.page().height() - writer.page().top() - writer.page().bottom();
+        return down.alignment() == VerticalAlignment.CENTRE ? (all - height) / 2 : down.alignment() == VerticalAlignment.BOTTOM ? all - height : 0;
     }
 
     /** A text box becomes paragraphs in a frame of its place and width (2.6.2, sprmPDxaAbs and following). */

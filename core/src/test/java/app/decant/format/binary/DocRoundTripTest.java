@@ -4,14 +4,23 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.HarbourNotice;
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Anchor.Horizontal;
+import app.decant.document.Anchor.Vertical;
+import app.decant.document.Anchor.Wrap;
+import app.decant.document.Anchor;
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.document.Section;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextProperty;
 import app.decant.font.FontCatalogue;
 import app.decant.format.Formats;
@@ -21,6 +30,8 @@ import app.decant.format.Written;
 import app.decant.format.ooxml.DocxReader;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.layout.Layout;
+import app.decant.picture.PictureFile;
+import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -29,12 +40,17 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
+import org.apache.poi.ddf.EscherContainerRecord;
+import org.apache.poi.ddf.EscherSpRecord;
 import org.apache.poi.hwpf.HWPFDocument;
 import org.apache.poi.hwpf.extractor.WordExtractor;
+import org.apache.poi.hwpf.usermodel.OfficeDrawing;
 import org.apache.poi.hwpf.usermodel.Range;
 import org.apache.poi.hwpf.usermodel.TableIterator;
 import org.junit.jupiter.api.Assumptions;
@@ -44,6 +60,7 @@ import org.junit.jupiter.api.io.TempDir;
 /** Binary text documents written from nothing: read back by our reader as values, and by programs that are not ours. */
 class DocRoundTripTest {
     private static final Instant WHEN = Instant.parse("2026-11-01T08:00:00Z");
+    private static final Section.PageGeometry PAGE = Section.PageGeometry.A4;
     private static final Set<Aspect> ALL = EnumSet.complementOf(EnumSet.of(Aspect.FLOATING));
 
     @TempDir private Path folder;
@@ -64,6 +81,43 @@ class DocRoundTripTest {
             assertThat(Layout.of(after, FontCatalogue.shipped()).count()).isEqualTo(Layout.of(before, FontCatalogue.shipped()).count());
             assertThat(after.facts().title()).isEqualTo(before.facts().title());
             assertThat(after.facts().author()).isEqualTo(before.facts().author());
+        }
+    }
+
+    /** Around, above and below or straight through, under or over the text, and which lies over which (2.9.253); the order of shapes is read by POI too. */
+    @Test void picturesMeetTheTextAndEachOtherAsTheyDid() throws IOException {
+        List<Inline> inlines = new ArrayList<>();
+        List<Anchor> anchors = new ArrayList<>();
+        for (Wrap wrap : Wrap.values()) {
+            for (boolean behind : wrap == Wrap.NONE ? new boolean[] {false, true} : new boolean[] {false}) {
+                Horizontal.From across = Horizontal.From.values()[anchors.size() % 3];
+                Vertical.From down = Vertical.From.values()[anchors.size() % 3];
+                // The first in the text lie over the others.
+                anchors.add(new Anchor(new Horizontal(across, null, 10 + 20 * anchors.size()), new Vertical(down, null, 30), wrap, new Insets(0, 9, 0, 9),
+                        behind, 9 - anchors.size()));
+                Image image = PictureFile.of(new BufferedImage(4 + anchors.size(), 4, BufferedImage.TYPE_INT_RGB)).image();
+                inlines.add(new Inline.Floating(anchors.get(anchors.size() - 1), new Picture(image, 40, 40, null), Look.PLAIN));
+            }
+        }
+        Anchor corner = new Anchor(new Horizontal(Horizontal.From.MARGIN, Alignment.END, 0), new Vertical(Vertical.From.MARGIN, VerticalAlignment.BOTTOM, 0),
+                Wrap.SQUARE, new Insets(0, 9, 0, 9), false, -5);
+        inlines.add(new Inline.Floating(corner, ((Inline.Floating) inlines.get(0)).content(), Look.PLAIN));
+        anchors.add(new Anchor(new Horizontal(Horizontal.From.MARGIN, null, PAGE.textWidth() - 40),
+                new Vertical(Vertical.From.MARGIN, null, PAGE.height() - PAGE.top() - PAGE.bottom() - 40), Wrap.SQUARE, corner.distance(), false, -5));
+        Paragraph paragraph = Paragraph.of("Ships").withInlines(inlines);
+        byte[] file = DocWriter.write(Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(paragraph)))), WHEN, false).bytes();
+        List<Anchor> back = ((Paragraph) again(file).blocks().get(0)).inlines().stream().filter(Inline.Floating.class::isInstance)
+                .map(inline -> ((Inline.Floating) inline).anchor()).toList();
+        assertThat(back).usingRecursiveComparison().ignoringFields("level").withComparatorForType(Comparator.comparing(Math::round), Double.class)
+                .isEqualTo(anchors);
+        for (int i = 1; i < back.size(); i++) assertThat(back.get(i).level()).isLessThan(back.get(i - 1).level());
+        try (HWPFDocument read = new HWPFDocument(new ByteArrayInputStream(file))) {
+            List<Integer> shapes = new ArrayList<>();
+            for (EscherContainerRecord one : read.getOfficeArtContent().getSpgrContainers().get(0).getChildContainers())
+                shapes.add(((EscherSpRecord) one.getChildById(EscherSpRecord.RECORD_ID)).getShapeId());
+            List<Integer> inText = read.getOfficeDrawingsMain().getOfficeDrawings().stream().map(OfficeDrawing::getShapeId).toList();
+            Collections.reverse(shapes);
+            assertThat(shapes.subList(0, shapes.size() - 1)).isEqualTo(inText);
         }
     }
 
