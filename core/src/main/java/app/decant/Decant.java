@@ -71,6 +71,7 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BiFunction;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import org.slf4j.LoggerFactory;
 
 /**
  * The one thing a newcomer has to find.
@@ -81,6 +82,8 @@ import java.util.stream.Collectors;
  * }</pre>
  */
 public final class Decant {
+    /** Some three pages. */
+    private static final int FIRST_BLOCKS = 60;
     /** Files beyond this size are no office documents. */
     private static final long MOST_BYTES = 1L << 30;
 
@@ -104,6 +107,21 @@ public final class Decant {
      */
     public static Taken open(Path file, String password, Progress progress) {
         return notTooDeep(file, (bytes, name) -> read(bytes, name, password, progress));
+    }
+
+    /**
+     * The first pages of a text document, to be looked at while all of it is taken in; empty where it has to be read as a whole, or can't be read. What makes
+     * them differ later is told further on in the file: how many pages there are, notes at its end.
+     */
+    public static Optional<PagedDocument> ahead(Path file) {
+        try {
+            Document first = Formats.beginning(bytes(file), String.valueOf(file.getFileName()), FIRST_BLOCKS);
+            return Optional.ofNullable(first).map(some -> Layout.of(some, FontCatalogue.ofThisMachine()));
+        } catch (DecantException | StackOverflowError e) {
+            // Why it can't be opened is told by the taking in itself.
+            LoggerFactory.getLogger(Decant.class).info("The first pages of {} can't be shown", file, e);
+            return Optional.empty();
+        }
     }
 
     /** The words of a document, for what has no pages; what only serves these is left undone. */

@@ -59,6 +59,13 @@ public interface Format {
     default Taken words(Content content, String password, Progress progress) { return read(content, password, progress); }
 
     /**
+     * The first blocks of a document, to be looked at while the rest is read; null where telling them takes as long as reading all.
+     *
+     * @throws DecantException where the file is damaged
+     */
+    default Document beginning(Content content, int blocks) { return null; }
+
+    /**
      * Whether a file opens by a password, or with none.
      *
      * @param password to try, or null

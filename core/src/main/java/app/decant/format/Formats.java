@@ -1,5 +1,6 @@
 package app.decant.format;
 
+import app.decant.document.Document;
 import app.decant.document.Progress;
 import java.util.ArrayList;
 import java.util.List;
@@ -60,6 +61,12 @@ public final class Formats {
         Content content = new Content(file, name);
         Format format = of(content);
         return told(format.words(content, password, progress), format);
+    }
+
+    /** The first blocks of a document; null where only all of it can be read. */
+    public static Document beginning(byte[] file, String name, int blocks) {
+        Content content = new Content(file, name);
+        return of(content).beginning(content, blocks);
     }
 
     private static Taken told(Taken taken, Format format) {

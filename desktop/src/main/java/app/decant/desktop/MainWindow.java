@@ -12,6 +12,7 @@ import app.decant.desktop.station.Station;
 import app.decant.desktop.station.Window;
 import app.decant.desktop.table.PageTable;
 import app.decant.desktop.takein.FaithSlip;
+import app.decant.desktop.takein.PagesAhead;
 import app.decant.desktop.takein.SideBySide;
 import app.decant.desktop.takein.TakeInStation;
 import app.decant.desktop.work.Desk;
@@ -67,6 +68,7 @@ final class MainWindow implements Window {
     private final TakeInStation takeIn;
     private final CheckStation check;
     private final SideBySide beside;
+    private final PagesAhead ahead;
     private final FaithSlip faith;
     private final FoldersRoom folders;
     private final Ledger ledger;
@@ -101,6 +103,7 @@ final class MainWindow implements Window {
         check = new CheckStation(this);
         faith = new FaithSlip(this);
         beside = new SideBySide(this);
+        ahead = new PagesAhead(desk);
         publish = new PublishStation(this);
         folders = new FoldersRoom(this);
         commands = WindowCommands.of(this);
@@ -149,6 +152,9 @@ final class MainWindow implements Window {
 
     @Override public Desk desk() { return desk; }
     Slip slip() { return slip; }
+
+    /** The slip beside what is revised; null where none is to be seen. */
+    Node slipInView() { return station() != Station.REVISE || desk.document() == null ? null : sheets.isShown() ? sheets.slip() : slip.node(); }
     @Override public PageTable table() { return table; }
     @Override public Stage stage() { return stage; }
     @Override public Settings settings() { return settings; }
@@ -190,6 +196,9 @@ final class MainWindow implements Window {
         desk.coming().addListener((observed, before, now) -> {
             if (now != null || desk.source().get() == null) go(Station.TAKE_IN);
         });
+        desk.ahead().addListener((observed, before, now) -> {
+            if (station == Station.TAKE_IN && desk.source().get() == null) go(Station.TAKE_IN);
+        });
         desk.job().addListener((observed, before, now) -> notices.update());
         desk.trouble().addListener((observed, before, now) -> notices.update());
         root.setOnDragOver(event -> {
@@ -227,6 +236,7 @@ final class MainWindow implements Window {
         switch (station) {
             case TAKE_IN -> {
                 if (isBeside()) arrange(spine.node(), beside.node(), faith.node());
+                else if (desk.ahead().get() != null) arrange(null, ahead.node(), null);
                 else arrange(null, takeIn.node(), null);
             }
             case REVISE -> {
@@ -416,6 +426,7 @@ final class MainWindow implements Window {
         WindowPlace.remember(stage, settings);
         settings.save();
         beside.close();
+        ahead.close();
         table.close();
         sheets.close();
         folders.close();

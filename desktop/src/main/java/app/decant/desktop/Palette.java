@@ -1,7 +1,9 @@
 package app.decant.desktop;
 
 import app.decant.desktop.command.Command;
+import app.decant.desktop.part.SlipFields;
 import app.decant.desktop.part.Words;
+import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -13,12 +15,16 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
-/** "What do you need?": everything that can be done, found by words. */
+/** "What do you need?": everything that can be done, and every field of the slip, found by words. */
 final class Palette {
+    /** Where the slip, not a command, has what is asked for. */
+    private static final String FIELD = "field";
+
     private final MainWindow window;
     private final StackPane veil = new StackPane();
     private final TextField field = new TextField();
     private final ListView<Command> list = new ListView<>();
+    private List<SlipFields.Field> fields = List.of();
 
     Palette(MainWindow window) {
         this.window = window;
@@ -34,7 +40,7 @@ final class Palette {
                 }
                 BorderPane row = new BorderPane();
                 row.setLeft(new Label(command.words()));
-                Label key = new Label(command.keyWords());
+                Label key = new Label(command.key().equals(FIELD) ? Words.of("need.in.slip") : command.keyWords());
                 key.getStyleClass().add("quiet");
                 row.setRight(key);
                 setGraphic(row);
@@ -65,6 +71,7 @@ final class Palette {
     }
 
     void show() {
+        fields = window.slipInView() == null ? List.of() : SlipFields.in(window.slipInView());
         field.clear();
         filter();
         window.overlay(veil);
@@ -78,12 +85,22 @@ final class Palette {
 
     private void filter() {
         String wanted = field.getText().toLowerCase(Locale.ROOT).trim();
-        list.getItems().setAll(window.commands().applying().stream().filter(command -> !command.key().equals("need")).filter(command -> {
-            String words = command.words().toLowerCase(Locale.ROOT);
-            for (String part : wanted.split("\\s+")) if (!words.contains(part)) return false;
-            return true;
-        }).toList());
+        List<Command> commands = window.commands().applying().stream().filter(command -> !command.key().equals("need"))
+                .filter(command -> fits(command.words(), wanted)).toList();
+        list.getItems().setAll(commands);
+        // What the slip holds is asked for by name; all of it at once would hide the rest.
+        for (SlipFields.Field one : wanted.isEmpty() ? List.<SlipFields.Field>of() : fields) {
+            boolean known = commands.stream().anyMatch(command -> command.words().toLowerCase(Locale.ROOT).startsWith(one.words().toLowerCase(Locale.ROOT)));
+            if (known || !fits(one.words(), wanted)) continue;
+            list.getItems().add(new Command(FIELD, one.words(), Command.Reach.WINDOW, List.of(), () -> true, one.task()));
+        }
         list.getSelectionModel().select(0);
+    }
+
+    private static boolean fits(String words, String wanted) {
+        String all = words.toLowerCase(Locale.ROOT);
+        for (String part : wanted.split("\\s+")) if (!all.contains(part)) return false;
+        return true;
     }
 
     private void run() {

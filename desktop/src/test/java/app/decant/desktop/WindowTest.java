@@ -10,6 +10,7 @@ import app.decant.desktop.revise.StyleNames;
 import app.decant.desktop.station.Station;
 import app.decant.desktop.work.WorkingCopy;
 import app.decant.document.BlockPath;
+import app.decant.document.Cascade;
 import app.decant.document.Contents;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
@@ -472,6 +473,22 @@ class WindowTest {
         assertThat(robot.lookup("#phrase-what").<Button>query().getText()).isEqualTo("a PDF");
         assertThat(robot.lookup("#card-range").<TextField>tryQuery()).isEmpty();
         assertThat(window.publishStation().recipe()).isEqualTo(Recipe.PLAIN);
+    }
+
+    /** What has no command of its own is a field of the slip, and is found there, also where it is one click further. */
+    @Test void everyFieldOfTheSlipIsFoundByAskingForIt(FxRobot robot) throws TimeoutException {
+        Place place = new Place(heading("Who we are").path(), 3);
+        pick(place, place);
+        robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.write("line height").push(KeyCode.ENTER);
+        until(() -> robot.lookup("#paragraph-lines").tryQuery().isPresent() && robot.lookup("#paragraph-lines").query().isFocused());
+        robot.press(KeyCode.CONTROL).type(KeyCode.K).release(KeyCode.CONTROL);
+        WaitForAsyncUtils.waitForFxEvents();
+        robot.write("centred").push(KeyCode.ENTER);
+        until(() -> Cascade.of(window.desk().document()).paragraph(window.desk().document().paragraph(place)).get(ParagraphProperty.ALIGNMENT)
+                == ParagraphProperty.Alignment.CENTRE);
+        until(() -> robot.lookup("#need-field").tryQuery().isEmpty());
     }
 
     private String text() { return TextWriter.write(window.desk().document()); }

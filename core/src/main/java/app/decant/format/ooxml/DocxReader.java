@@ -31,6 +31,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.Consumer;
+import org.slf4j.LoggerFactory;
 
 /** Reads a text document of Office Open XML (ISO/IEC 29500-1, 17). Made for one file and thrown away. */
 public final class DocxReader {
@@ -39,6 +41,7 @@ public final class DocxReader {
 
     private final OfficePackage container;
     private final Progress progress;
+    private int most = Integer.MAX_VALUE;
     private final Set<Finding> findings = new LinkedHashSet<>();
     private final Map<String, Image> images = new HashMap<>();
     private final Map<String, Opaque.Part> kept = new LinkedHashMap<>();
@@ -52,6 +55,13 @@ public final class DocxReader {
     private XmlNode settings;
     private DrawingColours colours = new DrawingColours(null);
 
+    /** Ends reading where no more is wanted. */
+    private static final class Enough extends RuntimeException {
+        private static final long serialVersionUID = 1;
+
+        Enough() { super(null, null, false, false); }
+    }
+
     private DocxReader(byte[] file, Progress progress) {
         this.container = new OfficePackage(file);
         this.progress = progress;
@@ -63,6 +73,17 @@ public final class DocxReader {
      * @throws DecantException where the file is damaged or reading is cancelled
      */
     public static Taken read(byte[] file, boolean macros, Progress progress) { return new DocxReader(file, progress).read(macros); }
+
+    /**
+     * Reads the first blocks of a file, in pages as their section has them.
+     *
+     * @throws DecantException where the file is damaged
+     */
+    static Document beginning(byte[] file, int blocks) {
+        DocxReader reader = new DocxReader(file, Progress.SILENT);
+        reader.most = blocks;
+        return reader.read(false).document();
+    }
 
     OfficePackage container() { return container; }
     LookReader looks() { return looks; }
@@ -114,18 +135,33 @@ public final class DocxReader {
         List<Section> sections = new ArrayList<>();
         List<Block> blocks = new ArrayList<>();
         int[] count = new int[1];
+        int[] done = new int[1];
+        boolean[] enough = new boolean[1];
         XmlNode[] background = new XmlNode[1];
         Set<String> wanted = Set.of("w:p", "w:tbl", "w:sdt", "w:sectPr", "w:customXml", "w:ins", "w:altChunk", "w:commentRangeStart", "w:commentRangeEnd",
                 "w:bookmarkStart", "w:bookmarkEnd", "w:background", "mc:AlternateContent");
-        XmlReader.stream(container.part(main), main, wanted::contains, node -> {
-            if (count[0]++ % 200 == 0) progress.step(count[0], 0, Message.of("step.reading"));
-            if (node.is("w:background")) background[0] = node;
-            story.block(node, blocks, section -> {
-                if (blocks.isEmpty()) blocks.add(Paragraph.of(""));
-                sections.add(story.section(section).withBlocks(blocks));
-                blocks.clear();
+        Consumer<XmlNode> ends = section -> {
+            if (blocks.isEmpty()) blocks.add(Paragraph.of(""));
+            sections.add(story.section(section).withBlocks(blocks));
+            done[0] += blocks.size();
+            blocks.clear();
+        };
+        try {
+            // The section of the last blocks is told behind all that is in it.
+            XmlReader.stream(container.part(main), main, name -> enough[0] ? name.equals("w:sectPr") : wanted.contains(name), node -> {
+                if (count[0]++ % 200 == 0) progress.step(count[0], 0, Message.of("step.reading"));
+                if (enough[0]) {
+                    story.endContents(blocks);
+                    ends.accept(node);
+                    throw new Enough();
+                }
+                if (node.is("w:background")) background[0] = node;
+                story.block(node, blocks, ends);
+                enough[0] = done[0] + blocks.size() >= most;
             });
-        });
+        } catch (Enough e) {
+            LoggerFactory.getLogger(DocxReader.class).debug("{} blocks read, as many as were asked for", done[0]);
+        }
         story.endContents(blocks);
         List<Block> last = blocks.isEmpty() && !sections.isEmpty() ? new ArrayList<>(sections.get(sections.size() - 1).blocks()) : blocks;
         story.endBookmarks(last);

@@ -48,6 +48,8 @@ public enum OoxmlFormat implements Format {
 
     @Override public Taken read(Content content, String password, Progress progress) { return DocxReader.read(content.bytes(), this == DOCM, progress); }
 
+    @Override public Document beginning(Content content, int blocks) { return DocxReader.beginning(content.bytes(), blocks); }
+
     /** All of them. */
     public static final class Family implements FormatFamily {
         @Override public List<Format> formats() { return List.of(values()); }

@@ -1,5 +1,6 @@
 package app.decant.desktop.part;
 
+import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;
@@ -9,6 +10,7 @@ import javafx.scene.layout.VBox;
 /** What is seldom wanted, one click further: a line that opens it. */
 public final class More extends VBox {
     private final ToggleButton open = new ToggleButton();
+    private final VBox box;
 
     /** @param key of the words on the line; its button is called after it */
     public More(String key, Node... hidden) {
@@ -16,7 +18,7 @@ public final class More extends VBox {
         open.setText(Words.of(key));
         open.setId(key.replace('.', '-'));
         open.getStyleClass().add("more-button");
-        VBox box = new VBox(8, hidden);
+        box = new VBox(8, hidden);
         getChildren().add(open);
         // Not there at all while it is shut: whatever is in the window is styled and laid out at every key.
         open.selectedProperty().addListener((observed, was, now) -> {
@@ -24,6 +26,9 @@ public final class More extends VBox {
             else getChildren().remove(box);
         });
     }
+
+    /** What it holds, also while it is shut. */
+    List<Node> inside() { return box.getChildren(); }
 
     /** Whether what is in it is to be seen; what is not need not be told. */
     public boolean isOpen() { return open.isSelected(); }

@@ -11,6 +11,9 @@ import app.decant.font.BroughtFonts;
 import app.decant.font.EmbeddingRight;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.PagedDocument;
+import app.decant.page.Item;
+import app.decant.page.Page;
+import app.decant.page.Piece;
 import app.decant.words.Message;
 import java.io.File;
 import java.io.IOException;
@@ -18,8 +21,12 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -31,7 +38,8 @@ import javafx.stage.FileChooser;
 import org.slf4j.LoggerFactory;
 
 /**
- * The fonts of the document at a glance: whether each is here, what stands in for it, what its licence allows; each can be replaced everywhere, others
+ * The fonts of the document at a glance: whether each is here, what stands in for it in how many lines, what its licence allows; each can be replaced
+ * everywhere, others
  * added from files.
  */
 public final class FontsCard {
@@ -43,6 +51,7 @@ public final class FontsCard {
     private final VBox box = new VBox(16);
     private final More more = new More("glance", box);
     private List<FontCatalogue.Match> shown = List.of();
+    private Map<String, Integer> counted = Map.of();
 
     FontsCard(Window window) {
         desk = window.desk();
@@ -85,16 +94,32 @@ public final class FontsCard {
         List<FontCatalogue.Match> now = new ArrayList<>(pages.fonts());
         // Those that are not here are what somebody looks for.
         now.sort(Comparator.comparing(FontCatalogue.Match::here).thenComparing(FontCatalogue.Match::family));
-        if (now.equals(shown) && !rows.getChildren().isEmpty()) return;
+        Map<String, Integer> lines = lines(pages);
+        if (now.equals(shown) && lines.equals(counted) && !rows.getChildren().isEmpty()) return;
         shown = now;
+        counted = lines;
         rows.getChildren().clear();
         for (FontCatalogue.Match match : now) rows.getChildren().add(row(match));
+    }
+
+    /** How many lines stand in each family. */
+    private static Map<String, Integer> lines(PagedDocument pages) {
+        Map<String, Integer> lines = new HashMap<>();
+        for (Page page : pages.pages()) {
+            for (Item.LineItem line : page.lines()) {
+                Set<String> families = new HashSet<>();
+                for (Piece piece : line.line().pieces()) if (piece instanceof Piece.Glyphs glyphs) families.add(glyphs.style().face().family());
+                for (String family : families) lines.merge(family, 1, Integer::sum);
+            }
+        }
+        return lines;
     }
 
     private Node row(FontCatalogue.Match match) {
         Label family = new Label(match.family());
         family.getStyleClass().add("strong");
-        String where = match.here() ? Words.of("glance.here") : Words.of(match.equalWidths() ? "glance.alike" : "glance.other", match.face().family());
+        String where = match.here() ? Words.of("glance.here") : Words.of(match.equalWidths() ? "glance.alike" : "glance.other", match.face().family(),
+                counted.getOrDefault(match.face().family(), 0));
         EmbeddingRight right = EmbeddingRight.of(match.face().fsType());
         Label about = new Label(where + " " + Words.of("glance." + right.name().toLowerCase(Locale.ROOT)));
         about.getStyleClass().add("quiet");

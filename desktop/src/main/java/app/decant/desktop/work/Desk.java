@@ -54,6 +54,8 @@ import org.slf4j.LoggerFactory;
 public final class Desk {
     /** A document that takes longer to come in is given up. */
     private static final Duration LONGEST = Duration.ofMinutes(10);
+    /** Smaller files are there as soon as their first pages would be, in bytes. */
+    private static final long LONG = 100_000;
 
     private final Settings settings;
     private final ExecutorService layoutThread = Executors.newSingleThreadExecutor(task -> daemon(task, "layout"));
@@ -67,6 +69,7 @@ public final class Desk {
     private final ReadOnlyObjectWrapper<LocalTime> kept = new ReadOnlyObjectWrapper<>();
     private final ReadOnlyBooleanWrapper changed = new ReadOnlyBooleanWrapper();
     private final ReadOnlyObjectWrapper<Coming> coming = new ReadOnlyObjectWrapper<>();
+    private final ReadOnlyObjectWrapper<PagedDocument> ahead = new ReadOnlyObjectWrapper<>();
     private final ObjectProperty<Job> job = new SimpleObjectProperty<>();
     private final ObjectProperty<DecantException> trouble = new SimpleObjectProperty<>();
     private final Publishing publishing;
@@ -112,6 +115,8 @@ public final class Desk {
     public ReadOnlyObjectProperty<LocalTime> kept() { return kept.getReadOnlyProperty(); }
     public ReadOnlyBooleanProperty changed() { return changed.getReadOnlyProperty(); }
     public ReadOnlyObjectProperty<Coming> coming() { return coming.getReadOnlyProperty(); }
+    /** The first pages of a document that is being taken in; null where there is nothing to be seen of one. */
+    public ReadOnlyObjectProperty<PagedDocument> ahead() { return ahead.getReadOnlyProperty(); }
     public ObjectProperty<Job> job() { return job; }
     public ObjectProperty<DecantException> trouble() { return trouble; }
     /** The document as it is now; null where none is open. */
@@ -190,11 +195,17 @@ public final class Desk {
         Job opening = new Job(Words.of("job.opening", file.getFileName()));
         job.set(opening);
         trouble.set(null);
-        if (isPdf(file)) coming.set(new Coming(file, password));
+        boolean pdf = isPdf(file);
+        if (pdf) coming.set(new Coming(file, password));
+        boolean looks = !pdf && session == null && isLong(file);
         // On a thread of its own: the open document is laid out while another comes in.
         opening.start(task -> daemon(task, "opening").start(),
-                progress -> TimeLimit.run(LONGEST, progress, (gate, told) -> run(opener, told)), came -> {
+                progress -> TimeLimit.run(LONGEST, progress, (gate, told) -> {
+                    if (looks) lookAhead(file, opening);
+                    return run(opener, told);
+                }), came -> {
             job.set(null);
+            ahead.set(null);
             Document now = document();
             Runnable replace = () -> {
                 show(came);
@@ -209,11 +220,28 @@ public final class Desk {
         }, problem -> {
             job.set(null);
             coming.set(null);
+            ahead.set(null);
             wanted = file;
             // A file that wants its password is opened again; what was to follow still follows.
             if (problem.kind() != DecantException.Kind.NEEDS_PASSWORD) opened = null;
             if (problem.kind() != DecantException.Kind.CANCELLED) trouble.set(problem);
         });
+    }
+
+    /** The first pages of what takes a while, where nothing else is on the desk: before all is read, which would only make them late. */
+    private void lookAhead(Path file, Job opening) {
+        Decant.ahead(file).ifPresent(first -> Platform.runLater(() -> {
+            if (job.get() == opening && session == null) ahead.set(first);
+        }));
+    }
+
+    private static boolean isLong(Path file) {
+        try {
+            return Files.size(file) > LONG;
+        } catch (IOException e) {
+            // Taking it in tells what is wrong with it.
+            return false;
+        }
     }
 
     private static Session.Opened opened(Path file, String password, Job.Work<Taken> reading, Progress told) {
