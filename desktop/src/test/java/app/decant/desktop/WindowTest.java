@@ -189,9 +189,49 @@ class WindowTest {
         assertThat(WaitForAsyncUtils.waitForAsyncFx(5000, () -> Clipboard.getSystemClipboard().getString())).isEqualTo("company");
         double[] to = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().caretPoint(new Place(path, 30)));
         Point2D end = WaitForAsyncUtils.waitForAsyncFx(5000, () -> window.table().localToScreen(to[0], to[1]));
+        // A click on what is picked puts the caret there; from there it is drawn.
+        robot.clickOn(screen, MouseButton.PRIMARY);
+        settle();
+        assertThat(window.desk().selection().get()).isEqualTo(TextSelection.caret(new Place(path, 6)));
+        robot.sleep(900);
         robot.moveTo(screen).press(MouseButton.PRIMARY).moveTo(end).release(MouseButton.PRIMARY);
         settle();
-        assertThat(window.desk().selection().get().end()).isEqualTo(new Place(path, 30));
+        assertThat(window.desk().selection().get()).isEqualTo(new TextSelection(new Place(path, 6), new Place(path, 30)));
+    }
+
+    /** What is picked is drawn to another place with the mouse, or a copy of it; Esc lets it be. */
+    @Test void whatIsPickedIsCarriedElsewhere(FxRobot robot) throws TimeoutException {
+        BlockPath path = heading("Who we are").path().sibling(heading("Who we are").path().last() + 1);
+        Document before = window.desk().document();
+        String text = before.paragraph(new Place(path, 0)).text();
+        pick(new Place(path, 4), new Place(path, 12));
+        String word = text.substring(4, 12);
+        Point2D from = screen(new Place(path, 7));
+        Point2D to = screen(new Place(path, 30));
+        robot.moveTo(from).press(MouseButton.PRIMARY).moveTo(to).type(KeyCode.ESCAPE).release(MouseButton.PRIMARY);
+        settle();
+        assertThat(window.desk().document()).isSameAs(before);
+        pick(new Place(path, 4), new Place(path, 12));
+        robot.sleep(900);
+        robot.moveTo(from).press(MouseButton.PRIMARY).moveTo(to).release(MouseButton.PRIMARY);
+        settle();
+        String carried = text.substring(0, 4) + text.substring(12, 30) + word + text.substring(30);
+        assertThat(window.desk().document().paragraph(new Place(path, 0)).text()).isEqualTo(carried);
+        assertThat(window.desk().selection().get()).isEqualTo(new TextSelection(new Place(path, 22), new Place(path, 30)));
+        robot.press(KeyCode.CONTROL).type(KeyCode.Z).release(KeyCode.CONTROL);
+        settle();
+        assertThat(window.desk().document()).isEqualTo(before);
+        robot.sleep(900);
+        robot.press(KeyCode.CONTROL).moveTo(from).press(MouseButton.PRIMARY).moveTo(to).release(MouseButton.PRIMARY).release(KeyCode.CONTROL);
+        settle();
+        assertThat(window.desk().document().paragraph(new Place(path, 0)).text()).isEqualTo(text.substring(0, 30) + word + text.substring(30));
+    }
+
+    private Point2D screen(Place place) throws TimeoutException {
+        return WaitForAsyncUtils.waitForAsyncFx(5000, () -> {
+            double[] at = window.table().caretPoint(place);
+            return window.table().localToScreen(at[0], at[1]);
+        });
     }
 
     @Test void looksChangeByKeyAndBySlip(FxRobot robot) throws TimeoutException {

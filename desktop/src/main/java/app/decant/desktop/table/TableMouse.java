@@ -7,12 +7,13 @@ import javafx.scene.Cursor;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
 
-/** Picking with the mouse: click, double click a word, triple click a paragraph, drag, shift. */
+/** Picking with the mouse: click, double click a word, triple click a paragraph, drag, shift; what is picked is carried elsewhere. */
 public final class TableMouse {
     private final Desk desk;
     private final PageTable table;
     private final PictureGrip grip;
     private final ColumnGrip columns;
+    private final TextGrip text;
     private Place anchor;
 
     TableMouse(Desk desk, PageTable table) {
@@ -20,6 +21,7 @@ public final class TableMouse {
         this.table = table;
         grip = new PictureGrip(desk, table);
         columns = new ColumnGrip(desk, table);
+        text = new TextGrip(desk, table);
     }
 
     void pressed(MouseEvent event) {
@@ -40,6 +42,11 @@ public final class TableMouse {
             return;
         }
         int clicks = event.getClickCount();
+        if (clicks == 1 && !event.isShiftDown() && text.take(x, y)) {
+            anchor = null;
+            event.consume();
+            return;
+        }
         boolean extend = event.isShiftDown();
         desk.whenLaidOut(() -> {
             TextSelection picture = extend ? null : table.pictureAt(x, y);
@@ -74,18 +81,21 @@ public final class TableMouse {
     void released(MouseEvent event) {
         if (grip.isHeld()) grip.drop(event.getX(), event.getY());
         if (columns.isHeld()) columns.drop(event.getX());
+        if (text.isHeld()) text.drop(event.getX(), event.getY(), event.isShortcutDown());
     }
 
     void moved(MouseEvent event) {
         boolean field = desk.isLaidOut() && table.fieldAt(event.getX(), event.getY()) != null;
         Cursor held = grip.cursor(event.getX(), event.getY());
-        table.setCursor(field ? Cursor.HAND : held != null ? held : columns.cursor(event.getX(), event.getY()));
+        Cursor edge = columns.cursor(event.getX(), event.getY());
+        table.setCursor(field ? Cursor.HAND : held != null ? held : edge != null ? edge : text.cursor(event.getX(), event.getY()));
     }
 
     boolean letGo() {
-        if (!grip.isHeld() && !columns.isHeld()) return false;
+        if (!grip.isHeld() && !columns.isHeld() && !text.isHeld()) return false;
         grip.cancel();
         columns.cancel();
+        text.cancel();
         return true;
     }
 
@@ -98,9 +108,11 @@ public final class TableMouse {
             columns.drag(event.getX());
             return;
         }
-        if (anchor == null || !event.isPrimaryButtonDown()) return;
+        if (text.isHeld()) text.drag(event.getX(), Math.max(0, Math.min(table.getHeight(), event.getY())));
+        if (anchor == null && !text.isHeld() || !event.isPrimaryButtonDown()) return;
         if (event.getY() < 0) table.scroll(-24);
         if (event.getY() > table.getHeight()) table.scroll(24);
+        if (anchor == null) return;
         double x = event.getX();
         double y = Math.max(0, Math.min(table.getHeight(), event.getY()));
         desk.whenLaidOut(() -> {
