@@ -38,6 +38,8 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.MouseButton;
 import org.junit.jupiter.api.BeforeEach;
@@ -82,10 +84,12 @@ class WholeJobTest {
         settle();
     }
 
-    private void need(FxRobot robot, String key) throws TimeoutException {
+    private void need(FxRobot robot, String key) throws TimeoutException { ask(robot, Words.of(key)); }
+
+    /** Asks for something by the words that it is called by. */
+    private void ask(FxRobot robot, String words) throws TimeoutException {
         push(robot, KeyCode.CONTROL, KeyCode.K);
         // All but the last letter at once: what is found is what typing finds.
-        String words = Words.of(key);
         robot.interact(() -> robot.lookup("#need-field").<TextField>query().setText(words.substring(0, words.length() - 1)));
         robot.push(KeyCode.END).write(words.substring(words.length() - 1));
         push(robot, KeyCode.ENTER);
@@ -118,6 +122,85 @@ class WholeJobTest {
         assertThat(document().paragraph(new Place(from.start().path(), 0)).plainText()).isEqualTo("Inner line, all");
         undoAll();
         assertThat(document()).isEqualTo(before);
+    }
+
+    /** The work of a day without the mouse: every place is found, every step taken, by keys alone; all of it taken back, and done again. */
+    @Test void theWholeJobByKeysAlone(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        // One look for all headings of a kind.
+        goTo(robot, "Each passenger");
+        push(robot, KeyCode.ALT, KeyCode.UP);
+        push(robot, KeyCode.HOME);
+        push(robot, KeyCode.SHIFT, KeyCode.END);
+        push(robot, KeyCode.CONTROL, KeyCode.I);
+        push(robot, KeyCode.CONTROL, KeyCode.E);
+        ask(robot, robot.lookup("#echo-give").queryLabeled().getText());
+        List<Paragraph> alike = Walk.of(document()).stops().stream().map(Walk.Stop::paragraph)
+                .filter(paragraph -> "Heading2".equals(paragraph.style()) && !paragraph.text().isBlank()).toList();
+        assertThat(alike).hasSizeGreaterThan(15).allMatch(paragraph -> paragraph.lookBefore(1).is(TextProperty.ITALIC));
+        push(robot, KeyCode.ESCAPE);
+        // A slip found and mended.
+        goTo(robot, "Each passenger");
+        push(robot, KeyCode.HOME);
+        write(robot, "Pleese note. ");
+        until(() -> window.desk().words().slips().get().values().stream().flatMap(List::stream).anyMatch(slip -> slip.word().equals("Pleese")));
+        push(robot, KeyCode.CONTROL, KeyCode.HOME);
+        need(robot, "command.word.next");
+        assertThat(document().paragraph(picked().start()).text().substring(picked().start().offset(), picked().end().offset())).isEqualTo("Pleese");
+        until(() -> !robot.lookup("#word-0").queryAll().isEmpty());
+        ask(robot, robot.lookup("#word-0").queryLabeled().getText());
+        until(() -> count("Pleese") == 0);
+        // A row put in, written in, its cells joined.
+        goTo(robot, "Ostrey line, adult");
+        need(robot, "command.table.row.below");
+        write(robot, "Wombats");
+        push(robot, KeyCode.TAB);
+        write(robot, "free");
+        push(robot, KeyCode.SHIFT, KeyCode.LEFT);
+        for (int i = 0; i < 5; i++) push(robot, KeyCode.SHIFT, KeyCode.LEFT);
+        need(robot, "command.table.merge");
+        assertThat(count("Wombats")).isEqualTo(1);
+        // Head and note, a section elsewhere, a table from a page of the web.
+        need(robot, "command.header");
+        write(robot, " draft");
+        push(robot, KeyCode.ESCAPE);
+        goTo(robot, "Each passenger");
+        need(robot, "command.footnote");
+        write(robot, "As ordered.");
+        push(robot, KeyCode.ESCAPE);
+        push(robot, KeyCode.ALT, KeyCode.UP);
+        need(robot, "command.section.down");
+        assertThat(titles()).containsSubsequence("2.2 Travelling with animals", "2.3 Luggage and bicycles");
+        ClipboardContent page = new ClipboardContent();
+        page.putString("Pier\t2");
+        page.putHtml("<table><tr><th>Pier<td><b>2</b></table>");
+        WaitForAsyncUtils.asyncFx(() -> Clipboard.getSystemClipboard().setContent(page));
+        push(robot, KeyCode.CONTROL, KeyCode.END);
+        push(robot, KeyCode.CONTROL, KeyCode.V);
+        assertThat(count("Pier")).isGreaterThan(0);
+        Document after = document();
+        while (window.desk().canUndo()) several(robot, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+        while (window.desk().canRedo()) several(robot, KeyCode.Y);
+        assertThat(document()).isEqualTo(after);
+        undoAll();
+    }
+
+    private int count(String words) { return Search.all(document(), words, true).size(); }
+
+    /** The same keys again and again, as fast as they go. */
+    private void several(FxRobot robot, KeyCode code) throws TimeoutException {
+        for (int i = 0; i < 8; i++) robot.push(KeyCode.CONTROL, code);
+        settle();
+    }
+
+    /** Finds words as one does with keys, and goes on writing there. */
+    private void goTo(FxRobot robot, String words) throws TimeoutException {
+        push(robot, KeyCode.CONTROL, KeyCode.F);
+        write(robot, words);
+        push(robot, KeyCode.ENTER);
+        push(robot, KeyCode.ESCAPE);
+        until(() -> picked() != null && document().paragraph(picked().start()).text().contains(words) && window.table().isFocused());
     }
 
     /** The fonts at a glance say what is here; one is replaced wherever the handbook says it, and taken back by one step. */
