@@ -36,6 +36,23 @@ public record Outline(List<Heading> headings, List<Gap> gaps) {
         gaps = List.copyOf(gaps);
     }
 
+    /**
+     * A heading that stands more than one level below the one before it.
+     *
+     * @param levels that are left out between them
+     */
+    public record Skip(Heading heading, int levels) { }
+
+    /** All of these, in their order. */
+    public List<Skip> skips() {
+        List<Skip> skips = new ArrayList<>();
+        for (int i = 1; i < headings.size(); i++) {
+            int levels = headings.get(i).level() - headings.get(i - 1).level() - 1;
+            if (levels > 0) skips.add(new Skip(headings.get(i), levels));
+        }
+        return skips;
+    }
+
     public static Outline of(Document document, Cascade cascade, ListLabels labels) { return of(document, cascade, labels, table -> true); }
 
     /** @param headed whether a table holds headings; where that is known the others need not be looked through */

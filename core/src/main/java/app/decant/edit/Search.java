@@ -70,7 +70,22 @@ public final class Search {
      * @throws DecantException ({@code WRONG_CALL}) likewise, or where it names a group that is not there
      */
     public static Change replaceAll(Document document, Selection picked, Wanted wanted, String replacement) {
-        return replaced(document, picked, everywhere(document, wanted, replacement));
+        return replaceAll(document, picked, wanted, replacement, null);
+    }
+
+    /**
+     * The same, in one part of a story only.
+     *
+     * @param within the part; null for everywhere
+     */
+    public static Change replaceAll(Document document, Selection picked, Wanted wanted, String replacement, TextSelection within) {
+        return replaced(document, picked, everywhere(document, wanted, replacement).stream().filter(one -> isWithin(one.where, within)).toList());
+    }
+
+    /** Whether a place is in a part of a story; in all of the document where that is null. */
+    public static boolean isWithin(TextSelection place, TextSelection within) {
+        return within == null || place.story().equals(within.story()) && place.start().compareTo(within.start()) >= 0
+                && place.end().compareTo(within.end()) <= 0;
     }
 
     /** The same in one of the places that were found; a caret stands behind it. Nothing is changed where it does not stand there any more. */
@@ -142,7 +157,7 @@ public final class Search {
             return;
         }
         int[] places = new int[whole.length() + 1];
-        String text = plain(whole, places);
+        String text = plain(wanted.foldsAccents() ? Wanted.folded(whole) : whole, places);
         last = 0;
         Matcher matcher = pattern.matcher(wanted.pattern() ? new Counted(text) : text);
         try {

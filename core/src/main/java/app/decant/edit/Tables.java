@@ -9,6 +9,7 @@ import app.decant.document.Document;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
+import app.decant.document.Property;
 import app.decant.document.Story;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
@@ -131,6 +132,33 @@ public final class Tables {
         }
         Table made = new Table(area.table.look(), area.table.columns(), rows);
         return new Draft(document, picked).add(new TableStep(area.story, area.path, made, CellMoves.SAME)).done(EditKind.TABLE);
+    }
+
+    /**
+     * Says something of the look of the cells that are picked.
+     *
+     * @param value null to leave it to the table
+     */
+    public static <T> Change dress(Document document, Selection picked, Property<T> property, T value) {
+        Area area = required(document, picked);
+        List<Table.Row> rows = new ArrayList<>();
+        for (int r = 0; r < area.table.rows().size(); r++) {
+            int at = r;
+            Table.Row row = area.table.rows().get(r);
+            rows.add(new Table.Row(row.look(), row.cells().stream().map(cell -> {
+                boolean meant = at >= area.top && at < area.bottom && cell.column() >= area.left && cell.column() < area.right;
+                Look look = value == null ? cell.look().without(property) : cell.look().with(property, value);
+                return meant ? new Table.Cell(cell.column(), cell.columnSpan(), cell.rowSpan(), look, cell.blocks()) : cell;
+            }).toList()));
+        }
+        Table made = new Table(area.table.look(), area.table.columns(), rows);
+        return new Draft(document, picked).add(new TableStep(area.story, area.path, made, CellMoves.SAME)).done(EditKind.TABLE);
+    }
+
+    /** The first of the cells that are picked. */
+    public static Table.Cell first(Area area) {
+        return area.table.rows().get(area.top).cells().stream().filter(cell -> cell.column() >= area.left).findFirst()
+                .orElseGet(() -> area.table.rows().get(area.top).cells().get(0));
     }
 
     /** The table that what is picked lies in taken out. */

@@ -46,6 +46,24 @@ class SearchTest {
         assertThat(Search.all(document, new Wanted("x*", true, false, true))).as("nothing is no place").isEmpty();
     }
 
+    /** Unicode Standard Annex 15: a letter and what stands on it, as one sign or as two. */
+    @Test void accentsCountOrNot() {
+        Document document = text("Cafe, caf\u00E9, cafe\u0301 and \u00C7afe; sch\u00F6n, schon");
+        assertThat(Search.all(document, new Wanted("cafe", false, false, false, null, true))).hasSize(4);
+        assertThat(Search.all(document, new Wanted("caf\u00E9", false, false, false, null, true))).hasSize(4);
+        assertThat(Search.all(document, new Wanted("caf\u00E9", false, false, false, null, false))).hasSize(1);
+        assertThat(Search.all(document, new Wanted("schon", true, true, false, null, false))).hasSize(1);
+        assertThat(replaced(document, new Wanted("schon", true, true, false, null, true), "fair")).isEqualTo("Cafe, caf\u00E9, cafe\u0301 and \u00C7afe; fair, fair");
+    }
+
+    @Test void onlyAPartIsLookedThrough() {
+        Document document = text("pier pier", "pier", "pier pier");
+        List<Walk.Stop> stops = Walk.of(document).stops();
+        TextSelection within = new TextSelection(new Place(stops.get(0).path(), 5), new Place(stops.get(2).path(), 6));
+        Change change = Search.replaceAll(document, within, Wanted.plain("pier", true), "quay", within);
+        assertThat(Walk.of(change.after()).stops().stream().map(stop -> stop.paragraph().text())).containsExactly("pier quay", "quay", "quay pier");
+    }
+
     @Test void othersTakeTheirPlaceInOneStep() {
         assertThat(replaced(text("a cat, a cat", "cat"), Wanted.plain("cat", true), "dog")).isEqualTo("a dog, a dog|dog");
         assertThat(replaced(text("aaaa"), Wanted.plain("a", true), "bc")).as("places that touch").isEqualTo("bcbcbcbc");

@@ -26,6 +26,7 @@ import app.decant.format.Formats;
 import app.decant.format.sheet.SeparatedValues;
 import app.decant.picture.PictureFile;
 import app.decant.proof.Difference;
+import app.decant.publish.Recipe;
 import java.io.File;
 import java.nio.charset.Charset;
 import java.nio.file.Files;
@@ -151,6 +152,8 @@ final class MainWindow implements Window {
     }
 
     @Override public Desk desk() { return desk; }
+    @Override public Recipe recipe() { return publish.recipe(); }
+
     Slip slip() { return slip; }
 
     /** The slip beside what is revised; null where none is to be seen. */

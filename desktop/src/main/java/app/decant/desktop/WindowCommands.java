@@ -32,6 +32,7 @@ import app.decant.edit.Styles;
 import app.decant.edit.Selection;
 import app.decant.edit.SignatureLine;
 import app.decant.edit.TableEcho;
+import app.decant.edit.TableText;
 import app.decant.edit.Tables;
 import app.decant.edit.TextBoxes;
 import app.decant.edit.TextSelection;
@@ -181,6 +182,8 @@ final class WindowCommands {
         for (boolean over : new boolean[] {true, false})
             edits(over ? "float.over" : "float.under", () -> picked.getAsBoolean() && Overlaps.apply(desk.document(), desk.selection().get()), desk,
                     (document, span) -> Overlaps.lay(document, span, over));
+        onTable("table.make", () -> picked.getAsBoolean() && TableText.canMake(desk.document(), desk.selection().get()), desk,
+                () -> PickedLook.makeTable(desk));
         onTable("table.in", () -> picked.getAsBoolean() && Tables.canInsert(desk.document(), desk.selection().get()), desk, () -> PickedLook.insertTable(desk));
     }
 

@@ -44,6 +44,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.concurrent.TimeoutException;
 import javafx.event.Event;
 import javafx.geometry.Bounds;
@@ -56,6 +57,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.ContextMenuEvent;
@@ -179,6 +181,30 @@ class ReviseTest {
         push(robot, KeyCode.CONTROL, KeyCode.Z);
         assertThat(count("adult")).as("all at once is undone at once").isEqualTo(places - 1);
         push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    /** In what was picked when the bar came, and nowhere else, also after some of it was replaced. */
+    @Test void onlyWhatIsPickedIsLookedThroughWhereThatIsWished(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        Place first = Search.all(document(), "Each passenger may bring", true).get(0).start().at(0);
+        pick(new TextSelection(first, first.at(document().paragraph(first).length())));
+        int everywhere = count("a");
+        int here = document().paragraph(first).text().toLowerCase(Locale.ROOT).split("a", -1).length - 1;
+        assertThat(here).isBetween(2, everywhere - 1);
+        push(robot, KeyCode.CONTROL, KeyCode.H);
+        robot.interact(() -> robot.lookup("#find").<TextField>query().setText("a"));
+        robot.interact(() -> robot.lookup("#find-part").<CheckBox>query().fire());
+        robot.interact(() -> robot.lookup("#instead").<TextField>query().setText("\u00E6"));
+        settle();
+        robot.interact(() -> robot.lookup("#replace").queryButton().fire());
+        settle();
+        robot.interact(() -> robot.lookup("#replace-all").queryButton().fire());
+        settle();
+        assertThat(count("\u00E6")).isEqualTo(here);
+        assertThat(document().paragraph(first).text().toLowerCase(Locale.ROOT)).doesNotContain("a");
+        push(robot, KeyCode.ESCAPE);
+        while (window.desk().canUndo()) push(robot, KeyCode.CONTROL, KeyCode.Z);
         assertThat(document()).isEqualTo(before);
     }
 
@@ -549,6 +575,46 @@ class ReviseTest {
         assertThat(titles()).containsSubsequence("2.2 Travelling with animals", "2.2.1 Luggage and bicycles", "2.3 Vehicles");
         push(robot, KeyCode.CONTROL, KeyCode.Z);
         push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    /** A level left out between two headings is named, and one click puts it right. */
+    @Test void aLevelThatIsLeftOutIsNamedAndTheHeadingRaised(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        pick(Search.all(document(), "Who we are", true).stream().filter(one -> document().paragraph(one.start()).text().equals("Who we are"))
+                .findFirst().orElseThrow());
+        assertThat(robot.lookup("#skip-0").queryAll()).isEmpty();
+        need(robot, "command.heading.lower");
+        assertThat(window.desk().pages().get().outline().skips()).hasSize(1);
+        until(() -> !robot.lookup("#skip-0").queryAll().isEmpty());
+        robot.interact(() -> robot.lookup("#skip-0").queryButton().fire());
+        settle();
+        assertThat(window.desk().pages().get().outline().skips()).isEmpty();
+        assertThat(titles()).contains("1.1 Who we are");
+        until(() -> robot.lookup("#skip-0").queryAll().isEmpty());
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        push(robot, KeyCode.CONTROL, KeyCode.Z);
+        assertThat(document()).isEqualTo(before);
+    }
+
+    /** Lines become a table, its cells are dressed, and it becomes lines again. */
+    @Test void linesBecomeATableAndItsCellsAreDressed(FxRobot robot) throws TimeoutException {
+        Document before = document();
+        TextSelection first = Search.all(document(), "Each passenger may bring", true).get(0);
+        Place end = first.start().at(document().paragraph(first.start()).length());
+        pick(new TextSelection(first.start().at(0), end));
+        need(robot, "command.table.make");
+        Table table = (Table) document().find(first.story(), first.start().path());
+        assertThat(table.rows()).hasSize(1);
+        robot.interact(() -> robot.lookup("#table-more").<ToggleButton>query().fire());
+        until(() -> !robot.lookup("#table-stands").queryAll().isEmpty());
+        robot.interact(() -> robot.lookup("#table-stands").<ComboBox<TableProperty.VerticalAlignment>>query().setValue(TableProperty.VerticalAlignment.BOTTOM));
+        settle();
+        table = (Table) document().find(first.story(), first.start().path());
+        assertThat(table.rows().get(0).cells().get(0).look().get(TableProperty.VERTICAL_ALIGNMENT)).isEqualTo(TableProperty.VerticalAlignment.BOTTOM);
+        need(robot, "command.table.text");
+        assertThat(document().paragraph(first.start()).text()).startsWith("Each passenger may bring");
+        for (int i = 0; i < 3; i++) push(robot, KeyCode.CONTROL, KeyCode.Z);
         assertThat(document()).isEqualTo(before);
     }
 

@@ -4,6 +4,7 @@ import app.decant.desktop.part.Words;
 import app.decant.desktop.table.PageTable;
 import app.decant.desktop.work.Desk;
 import app.decant.document.DecantException;
+import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Story;
 import app.decant.edit.Change;
@@ -34,11 +35,18 @@ public final class FindBar {
     private final TextField instead = field("instead", "find.instead");
     private final CheckBox exact = new CheckBox(Words.of("find.case"));
     private final CheckBox whole = new CheckBox(Words.of("find.whole"));
+    private final CheckBox accents = new CheckBox(Words.of("find.accents"));
     private final CheckBox pattern = new CheckBox(Words.of("find.pattern"));
     private final CheckBox alike = new CheckBox(Words.of("find.look"));
+    private final CheckBox part = new CheckBox(Words.of("find.part"));
     private final CheckBox listed = new CheckBox(Words.of("find.list"));
     private final FoundList list;
     private SeenLook look;
+    /** The part that is looked through, of a document as it was then; null for all. */
+    private TextSelection within;
+    /** What was picked when the bar came. */
+    private TextSelection offered;
+    private Document withinOf;
     private final Label count = new Label();
     private final Button one = button("find.replace", this::replace);
     private final Button all = button("find.replace.all", this::replaceAll);
@@ -58,8 +66,11 @@ public final class FindBar {
         count.setMaxWidth(340);
         exact.setId("find-case");
         whole.setId("find-whole");
+        accents.setId("find-accents");
+        accents.disableProperty().bind(pattern.selectedProperty());
         pattern.setId("find-pattern");
         alike.setId("find-look");
+        part.setId("find-part");
         listed.setId("find-list");
         list = new FoundList(desk, this::pick);
         one.setId("replace");
@@ -69,18 +80,22 @@ public final class FindBar {
         HBox finding = new HBox(10, field, button("find.before", () -> step(-1)), button("find.next", () -> step(1)), gap,
                 button("find.shut", this::hide));
         replacing = new HBox(10, instead, one, all);
-        FlowPane choices = new FlowPane(18, 6, exact, whole, pattern, alike, listed, count);
+        FlowPane choices = new FlowPane(18, 6, exact, whole, accents, pattern, alike, part, listed, count);
         HBox.setHgrow(field, Priority.SOMETIMES);
-        for (CheckBox choice : List.of(exact, whole, pattern, alike, listed)) choice.setMinWidth(Region.USE_PREF_SIZE);
+        for (CheckBox choice : List.of(exact, whole, accents, pattern, alike, part, listed)) choice.setMinWidth(Region.USE_PREF_SIZE);
         for (HBox row : List.of(finding, replacing)) row.setAlignment(Pos.CENTER_LEFT);
         bar = new VBox(8, finding, replacing, choices, list.node());
         bar.getStyleClass().add("find-bar");
         field.textProperty().addListener((observed, was, now) -> search(true));
-        for (CheckBox choice : List.of(exact, whole, pattern)) choice.selectedProperty().addListener((observed, was, now) -> search(true));
+        for (CheckBox choice : List.of(exact, whole, accents, pattern)) choice.selectedProperty().addListener((observed, was, now) -> search(true));
         alike.selectedProperty().addListener((observed, was, now) -> {
             // What is picked now, before the first place is.
             look = now && desk.document() != null && desk.selection().get() != null ? SeenLook.at(desk.document(), desk.selection().get()) : null;
             search(true);
+        });
+        part.selectedProperty().addListener((observed, was, now) -> {
+            within = now ? offered : null;
+            search(now);
         });
         listed.selectedProperty().addListener((observed, was, now) -> tell());
         for (TextField text : List.of(field, instead)) text.setOnKeyPressed(event -> {
@@ -126,6 +141,9 @@ public final class FindBar {
             String words = desk.document().paragraph(picked.start()).text().substring(picked.start().offset(), picked.end().offset());
             if (words.length() < 80) field.setText(words);
         }
+        offered = picked == null || picked.isEmpty() ? null : picked;
+        withinOf = desk.document();
+        part.setDisable(offered == null);
         field.requestFocus();
         field.selectAll();
         search(false);
@@ -138,12 +156,13 @@ public final class FindBar {
         everywhere = List.of();
         found = List.of();
         alike.setSelected(false);
+        part.setSelected(false);
         list.show(found, -1, false);
         table.mark(found);
         table.requestFocus();
     }
 
-    private Wanted wanted() { return new Wanted(field.getText(), exact.isSelected(), whole.isSelected(), pattern.isSelected(), look); }
+    private Wanted wanted() { return new Wanted(field.getText(), exact.isSelected(), whole.isSelected(), pattern.isSelected(), look, accents.isSelected()); }
 
     private void pick(TextSelection place) {
         at = found.indexOf(place);
@@ -155,8 +174,14 @@ public final class FindBar {
     private void search(boolean show) {
         if (desk.document() == null) return;
         trouble = "";
+        // What somebody wrote meanwhile has moved the part.
+        if (desk.document() != withinOf) {
+            offered = null;
+            part.setDisable(true);
+            part.setSelected(false);
+        }
         try {
-            everywhere = Search.all(desk.document(), wanted());
+            everywhere = Search.all(desk.document(), wanted()).stream().filter(place -> Search.isWithin(place, within)).toList();
         } catch (DecantException e) {
             everywhere = List.of();
             trouble = e.getMessage();
@@ -219,13 +244,17 @@ public final class FindBar {
 
     private void replaceAll() {
         int places = everywhere.size();
-        boolean made = make(() -> Search.replaceAll(desk.document(), desk.selection().get(), wanted(), instead.getText()));
+        boolean made = make(() -> Search.replaceAll(desk.document(), desk.selection().get(), wanted(), instead.getText(), within));
         if (made) count.setText(Words.of("find.replaced", places));
     }
 
     private boolean make(Supplier<Change> replacement) {
         try {
-            desk.apply(replacement.get());
+            Change change = replacement.get();
+            desk.apply(change);
+            // Contents that follow may have made it another.
+            withinOf = desk.document();
+            if (within != null) within = within.map(change.transaction().map(), desk.document());
             search(false);
             return true;
         } catch (DecantException e) {

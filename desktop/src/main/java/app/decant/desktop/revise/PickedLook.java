@@ -12,6 +12,7 @@ import app.decant.document.TextProperty;
 import app.decant.edit.Dressing;
 import app.decant.edit.EditKind;
 import app.decant.edit.Pictures;
+import app.decant.edit.TableText;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import java.util.List;
@@ -79,6 +80,12 @@ public final class PickedLook {
         TextSelection span = desk.selection().get();
         double width = Pictures.room(desk.document(), span.head());
         desk.apply(Tables.insert(desk.document(), TextSelection.caret(span.head()), 3, 3, width));
+    }
+
+    /** The lines that are picked become a table as wide as the text. */
+    public static void makeTable(Desk desk) {
+        TextSelection span = desk.selection().get();
+        desk.apply(TableText.make(desk.document(), span, Pictures.room(desk.document(), span.start())));
     }
 
     static <T> void paragraphs(Desk desk, Property<T> property, T value) {

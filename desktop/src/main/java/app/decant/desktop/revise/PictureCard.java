@@ -10,9 +10,12 @@ import app.decant.document.Picture;
 import app.decant.edit.Change;
 import app.decant.edit.Pictures;
 import app.decant.edit.TextSelection;
+import app.decant.pdf.PdfStyle;
 import app.decant.picture.PictureDecoder;
 import app.decant.picture.PictureFile;
 import app.decant.picture.PictureTurn;
+import app.decant.publish.Recipe;
+import app.decant.publish.Target;
 import app.decant.words.Message;
 import java.awt.image.BufferedImage;
 import java.io.File;
@@ -108,8 +111,9 @@ public final class PictureCard {
         description.setText(Objects.requireNonNullElse(picture.description(), ""));
         ornament.setSelected(picture.isOrnament());
         about.setText(Words.of("picture.size", millimetres(picture.width()), millimetres(picture.height())));
+        Recipe recipe = window.recipe();
         desk.aside(() -> {
-            String pixels = pixels(picture);
+            String pixels = pixels(picture, recipe);
             Platform.runLater(() -> {
                 if (shown == picture) about.setText(Words.of("picture.size", millimetres(picture.width()), millimetres(picture.height())) + pixels);
             });
@@ -119,17 +123,26 @@ public final class PictureCard {
 
     private static String millimetres(double points) { return String.valueOf(Math.round(points / MILLIMETRE)); }
 
-    /** Its pixels and how fine they are; nothing for drawings and what can't be decoded. */
-    private static String pixels(Picture picture) {
+    /** Its pixels, how fine they are, and what publishing will make of them; nothing for drawings and what can't be decoded. */
+    private static String pixels(Picture picture, Recipe recipe) {
         if (PictureDecoder.isDrawing(picture.image())) return "";
         try {
             BufferedImage pixels = PictureDecoder.decode(picture.image(), 96);
             double across = picture.width() / Math.max(0.01, 1 - picture.crop().left() - picture.crop().right());
-            return Words.of("picture.pixels", pixels.getWidth(), pixels.getHeight(), Math.round(pixels.getWidth() * 72 / across));
+            long fine = Math.round(pixels.getWidth() * 72 / across);
+            return Words.of("picture.pixels", pixels.getWidth(), pixels.getHeight(), fine) + published(recipe, fine);
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(PictureCard.class).debug("A picture tells no pixels", e);
             return "";
         }
+    }
+
+    private static String published(Recipe recipe, long fine) {
+        if (recipe.target() != Target.PDF) return "";
+        PdfStyle style = recipe.style();
+        int resolution = style.pictures().resolution();
+        if (resolution > 0 && resolution < fine) return Words.of("picture.published.coarser", resolution);
+        return Words.of(style.pictures().quality() > 0 ? "picture.published.jpeg" : "picture.published.exact");
     }
 
     private void resize() {

@@ -9,14 +9,17 @@ import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.Finding;
 import app.decant.document.Look;
+import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Place;
 import app.decant.document.Story;
 import app.decant.document.Style;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.edit.CellSelection;
+import app.decant.edit.Headings;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.font.FontCatalogue;
@@ -28,6 +31,7 @@ import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
 import javafx.geometry.Bounds;
 import javafx.scene.Node;
+import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.ColorPicker;
 import javafx.scene.control.ComboBox;
@@ -50,6 +54,9 @@ public final class Slip {
     /** What is brought into view stands this far from the edge, in points of the screen. */
     private static final double APART = 12;
     private static final double[] SIZES = {8, 9, 10, 10.5, 11, 12, 14, 16, 18, 20, 24, 28, 36, 48};
+    /** So many headings with levels left out are named at once. */
+    private static final int SKIPS = 3;
+
     private final Desk desk;
     private final PageTable sheets;
     private final VBox content = new VBox(10);
@@ -393,9 +400,25 @@ public final class Slip {
     private void tellFindings() {
         findings.getChildren().clear();
         List<Finding> all = desk.findings();
-        if (all.isEmpty()) findings.getChildren().add(quiet(Words.of("slip.nothing")));
+        List<Outline.Skip> skips = desk.pages().get() == null ? List.of() : desk.pages().get().outline().skips();
+        if (all.isEmpty() && skips.isEmpty()) findings.getChildren().add(quiet(Words.of("slip.nothing")));
         for (Finding finding : all.subList(0, Math.min(6, all.size()))) findings.getChildren().add(FindingRow.of(finding));
         if (all.size() > 6) findings.getChildren().add(quiet(Words.of("slip.more", all.size() - 6)));
+        for (int i = 0; i < Math.min(SKIPS, skips.size()); i++) findings.getChildren().add(skip(skips.get(i), i));
+    }
+
+    /** A heading with levels left out before it, and the remedy. */
+    private Node skip(Outline.Skip skip, int number) {
+        Button raise = new Button(Words.of("slip.skip.raise"));
+        raise.setId("skip-" + number);
+        raise.setAccessibleText(Words.of("slip.skip.raise.what", skip.heading().title()));
+        raise.getStyleClass().addAll("look-button", "small-button", "word-button");
+        raise.setOnAction(event -> desk.inOrder(() -> {
+            TextSelection there = TextSelection.caret(new Place(skip.heading().path(), 0));
+            if (desk.document().find(Story.BODY, skip.heading().path()) == skip.heading().paragraph())
+                desk.apply(Headings.shift(desk.document(), there, -skip.levels()));
+        }));
+        return new VBox(4, quiet(Words.of("slip.skip", skip.heading().title(), skip.levels())), raise);
     }
 
     private static Label quiet(String text) {

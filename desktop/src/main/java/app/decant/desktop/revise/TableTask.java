@@ -6,6 +6,7 @@ import app.decant.edit.Change;
 import app.decant.edit.ColumnWidths;
 import app.decant.edit.Selection;
 import app.decant.edit.TableSorting;
+import app.decant.edit.TableText;
 import app.decant.edit.Tables;
 import app.decant.edit.Tables.Area;
 import java.util.List;
@@ -29,6 +30,7 @@ public enum TableTask {
     NARROWER((document, picked) -> widened(document, picked, -TableTask.STEP), TableTask::hasWidths),
     EVEN(ColumnWidths::even, area -> area.table().columns().size() > 1 && !ColumnWidths.areEven(area.table())),
     HEAD(Tables::head, area -> true),
+    TEXT(TableText::part, TableText::canPart),
     OUT(Tables::remove, area -> true);
 
     /** A step by keys: two millimetres. */

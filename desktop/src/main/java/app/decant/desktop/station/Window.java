@@ -5,6 +5,7 @@ import app.decant.desktop.table.PageTable;
 import app.decant.desktop.work.Desk;
 import app.decant.desktop.work.Settings;
 import app.decant.format.sheet.SeparatedValues;
+import app.decant.publish.Recipe;
 import java.nio.file.Path;
 import javafx.stage.Stage;
 
@@ -12,6 +13,8 @@ import javafx.stage.Stage;
 public interface Window {
     Desk desk();
     PageTable table();
+    /** How it would be published, as things stand. */
+    Recipe recipe();
     Notices notices();
     CommandList commands();
     Settings settings();
