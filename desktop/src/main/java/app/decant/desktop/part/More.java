@@ -35,6 +35,15 @@ public final class More extends VBox {
 
     public void open() { open.setSelected(true); }
 
+    /** The words on its line. */
+    String words() { return open.getText(); }
+
+    /** Opens it for whoever works by keys, who goes on from there. */
+    void goIn() {
+        open();
+        open.requestFocus();
+    }
+
     /** Runs a task each time it is opened. */
     public void whenOpened(Runnable task) {
         open.selectedProperty().addListener((observed, was, now) -> {

@@ -40,6 +40,10 @@ public final class SlipFields {
     private void add(Node node, List<More> shut) {
         if (!node.isVisible() || node.isDisabled()) return;
         if (node instanceof More more) {
+            found.putIfAbsent(more.words(), () -> {
+                shut.forEach(More::open);
+                more.goIn();
+            });
             List<More> within = new ArrayList<>(shut);
             within.add(more);
             for (Node inner : more.inside()) add(inner, within);
