@@ -117,8 +117,8 @@ public final class Decant {
         try {
             Document first = Formats.beginning(bytes(file), String.valueOf(file.getFileName()), FIRST_BLOCKS);
             return Optional.ofNullable(first).map(some -> Layout.of(some, FontCatalogue.ofThisMachine()));
-        } catch (DecantException | StackOverflowError e) {
-            // Why it can't be opened is told by the taking in itself.
+        } catch (RuntimeException | StackOverflowError e) {
+            // Why it can't be opened is told by the taking in itself; a part that can't be told must not keep the whole out.
             LoggerFactory.getLogger(Decant.class).info("The first pages of {} can't be shown", file, e);
             return Optional.empty();
         }
