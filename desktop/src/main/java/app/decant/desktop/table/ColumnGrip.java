@@ -8,7 +8,6 @@ import app.decant.layout.TablePlaces;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.Cursor;
-import javafx.scene.shape.Rectangle;
 
 /** The edges between the columns of the table that is worked in, taken hold of with the mouse. Nothing is changed before the mouse is let go. */
 final class ColumnGrip {
@@ -21,7 +20,7 @@ final class ColumnGrip {
 
     private final Desk desk;
     private final PageTable table;
-    private final Rectangle ghost = new Rectangle();
+    private final GhostLine ghost;
     private Held held;
 
     /** An edge: the column before it, how wide all are in points, and where it was taken, in pixels. */
@@ -30,9 +29,7 @@ final class ColumnGrip {
     ColumnGrip(Desk desk, PageTable table) {
         this.desk = desk;
         this.table = table;
-        ghost.setMouseTransparent(true);
-        ghost.setWidth(1.5);
-        ghost.getStyleClass().add("ghost-line");
+        ghost = new GhostLine(table);
     }
 
     /** The edge under a point of the table; null for none. */
@@ -74,10 +71,7 @@ final class ColumnGrip {
     void drag(double x) {
         if (Math.abs(x - held.from) < STILL) return;
         double least = held.x - (held.widths.get(held.column) - ColumnWidths.LEAST) * table.scale();
-        ghost.setX(Math.max(least, held.x + x - held.from) - 0.75);
-        ghost.setY(held.top);
-        ghost.setHeight(held.height);
-        table.over(ghost, true);
+        ghost.show(Math.max(least, held.x + x - held.from), held.top, held.height);
     }
 
     /** Lets go: the edge goes where it was drawn. */
@@ -91,6 +85,6 @@ final class ColumnGrip {
     /** Lets go as if nothing had been. */
     void cancel() {
         held = null;
-        table.over(ghost, false);
+        ghost.hide();
     }
 }

@@ -6,7 +6,6 @@ import app.decant.edit.Carrying;
 import app.decant.edit.TextSelection;
 import app.decant.layout.PagedDocument;
 import javafx.scene.Cursor;
-import javafx.scene.shape.Rectangle;
 
 /** Takes hold of text that is picked, and carries it, or a copy of it, to where the mouse is let go. */
 final class TextGrip {
@@ -15,7 +14,7 @@ final class TextGrip {
 
     private final Desk desk;
     private final PageTable table;
-    private final Rectangle ghost = new Rectangle();
+    private final GhostLine ghost;
     private Held held;
     private boolean carries;
 
@@ -25,9 +24,7 @@ final class TextGrip {
     TextGrip(Desk desk, PageTable table) {
         this.desk = desk;
         this.table = table;
-        ghost.setMouseTransparent(true);
-        ghost.setWidth(1.5);
-        ghost.getStyleClass().add("ghost-line");
+        ghost = new GhostLine(table);
     }
 
     private Held at(double x, double y) {
@@ -61,11 +58,12 @@ final class TextGrip {
         carries |= Math.hypot(x - held.x, y - held.y) >= STILL;
         Place to = carries && desk.isLaidOut() ? table.placeAt(x, y) : null;
         PagedDocument.Caret caret = to == null ? null : desk.pages().get().caret(to, table.pageUnder(y));
-        table.over(ghost, caret != null);
-        if (caret == null) return;
-        ghost.setX(table.pageX(desk.pages().get().page(caret.page())) + caret.x() * table.scale() - 0.75);
-        ghost.setY(table.pageY(caret.page()) + caret.top() * table.scale());
-        ghost.setHeight(caret.height() * table.scale());
+        if (caret == null) {
+            ghost.hide();
+            return;
+        }
+        ghost.show(table.pageX(desk.pages().get().page(caret.page())) + caret.x() * table.scale(), table.pageY(caret.page()) + caret.top() * table.scale(),
+                caret.height() * table.scale());
         table.setCursor(Cursor.MOVE);
     }
 
@@ -89,6 +87,6 @@ final class TextGrip {
     void cancel() {
         held = null;
         carries = false;
-        table.over(ghost, false);
+        ghost.hide();
     }
 }
