@@ -225,13 +225,13 @@ public final class Intake {
 
     private Pages own(Recipe recipe, Progress progress) {
         OwnPages pages = own();
-        boolean needsHeadings = pages.headings().isEmpty() && recipe.style().bookmarks().any()
+        boolean needsHeadings = (pages.headings().isEmpty() || recipe.style().bookmarks().anew()) && recipe.style().bookmarks().any()
                 && !recipe.style().bookmarks().equals(PdfStyle.PLAIN.bookmarks());
         if (needsHeadings && headed == null) {
             PagedDocument now = laid(progress);
             // Where they stand on the file's own pages, which is not where they are laid out.
             try (Revision untouched = new Revision(original, taken, now)) {
-                headed = pages.with(untouched.published(now, progress).pages().headings());
+                headed = pages.with(untouched.published(now, progress).pages().found());
             }
         }
         return needsHeadings ? headed : pages;

@@ -27,7 +27,7 @@ final class Partners {
     }
 
     /** Whether a text says mostly what it said: both begin alike, or end so. */
-    private static boolean saysMostly(String was, String is) {
+    static boolean saysMostly(String was, String is) {
         int most = Math.min(was.length(), is.length());
         int begins = 0;
         while (begins < most && was.charAt(begins) == is.charAt(begins)) begins++;

@@ -111,7 +111,7 @@ public final class Revision implements AutoCloseable {
         // Aside, since it takes a while: whoever writes on is not kept waiting.
         corrected.prove(tries, progress);
         synchronized (this) {
-            return noted(bookmarked(of(now, edits, tries, progress), now, edits, tries), now, edits, tries);
+            return noted(retold(bookmarked(of(now, edits, tries, progress), now, edits, tries), now, edits, tries), now, edits, tries);
         }
     }
 
@@ -184,11 +184,20 @@ public final class Revision implements AutoCloseable {
         else for (int page : edits.beyond()) findings.add(Finding.changed(Message.of("open.more-than-words-was-changed")).at(Finding.page(page)));
     }
 
-    /** With headings that were found in the text, where the file has no bookmarks: where they stand on its own pages. */
+    /** With headings that were found in the text, where they stand on the file's own pages. */
     private Result bookmarked(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
-        if (!(result.pages instanceof OwnPages kept) || !kept.headings().isEmpty()) return result;
+        if (!(result.pages instanceof OwnPages kept)) return result;
         List<Pages.Heading> found = taken.provenance().sheets().size() != own.count() ? now.headings() : now.on(shown(now, kept, edits, tries)).headings();
         return new Result(kept.with(found), result.findings);
+    }
+
+    /** With what became of its headings: bookmarks and tags of the file follow. */
+    private Result retold(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
+        if (edits == TextEdits.Found.NOTHING || result.pages.original().isEmpty()) return result;
+        HeadingChanges changes = new HeadingChanges(before, walk, now, taken.provenance());
+        if (result.pages instanceof RevisedPages revised) return new Result(revised.retold(changes.on(now, revised)), result.findings);
+        if (changes.isNothing() || !(result.pages instanceof OwnPages kept)) return result;
+        return new Result(kept.retold(changes.on(now.on(shown(now, kept, edits, tries)), kept)), result.findings);
     }
 
     private List<Page> shown(PagedDocument now, Pages pages, TextEdits.Found edits, Map<Integer, Tried> tries) {

@@ -264,7 +264,7 @@ final class StandingPassages {
         double room = cascade.paragraph(like).get(ParagraphProperty.SPACE_AFTER, 0.0) + cascade.paragraph(like).get(ParagraphProperty.SPACE_BEFORE, 0.0);
         if (leading == 0) leading = 1.2 * size(like);
         return new Correction.Parting(Set.copyOf(starts), leading, gap == 0 ? leading + room : gap, fresh, beside == null ? Map.of() : beside.frames(),
-                beside == null ? 0 : beside.after());
+                beside == null ? 0 : beside.after(), List.of());
     }
 
     private double size(Paragraph paragraph) { return provenance.of(paragraph).get(0).size(); }

@@ -376,7 +376,7 @@ final class TextEdits {
         StandingPassages.Found found = counted == null ? null : passages.of(first, after, change, counted);
         if (found == null) return false;
         for (int i = first; i < after; i++) parted.add(i);
-        edits.add(new Edit(found.page(), found.correction(), old, all, change.from(), change.to()));
+        edits.add(new Edit(found.page(), found.correction().levelled(levels(all)), old, all, change.from(), change.to()));
         return true;
     }
 
@@ -432,9 +432,12 @@ final class TextEdits {
         StandingPassages.Found found = beside == null ? null : passages.of(beside);
         if (found == null) return null;
         done.add(beside.stop());
-        return new Edit(found.page(), found.correction(), List.of(walk.stops().get(beside.stop()).paragraph()), beside.nows(), beside.change().from(),
-                beside.change().to());
+        return new Edit(found.page(), found.correction().levelled(levels(beside.nows())), List.of(walk.stops().get(beside.stop()).paragraph()), beside.nows(),
+                beside.change().from(), beside.change().to());
     }
+
+    /** The levels of the headings that paragraphs are, 0 for none. */
+    private List<Integer> levels(List<Paragraph> paragraphs) { return paragraphs.stream().map(styles.is()::outlineLevel).toList(); }
 
     private boolean isLike(int stop, List<Paragraph> fresh) {
         return fresh.stream().allMatch(one -> Partners.isLike(walk.stops().get(stop).paragraph(), one));

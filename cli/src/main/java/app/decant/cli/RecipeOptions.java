@@ -51,6 +51,9 @@ final class RecipeOptions {
     @Option(names = "--bookmarks", paramLabel = "LEVELS")
     private String bookmarks;
 
+    @Option(names = "--bookmarks-anew")
+    private boolean bookmarksAnew;
+
     @Option(names = "--fonts", paramLabel = "used|whole|standard-left-out")
     private String fonts;
 
@@ -235,6 +238,7 @@ final class RecipeOptions {
         options.put("--pages", pages);
         options.put("--each", each);
         options.put("--bookmarks", bookmarks);
+        options.put("--bookmarks-anew", bookmarksAnew ? true : null);
         options.put("--fonts", fonts);
         options.put("--picture-quality", quality);
         options.put("--picture-resolution", resolution);
@@ -258,6 +262,7 @@ final class RecipeOptions {
     private PdfStyle style(PdfStyle style) {
         PdfStyle made = style;
         if (bookmarks != null) made = made.with(levels());
+        if (bookmarksAnew) made = made.with(made.bookmarks().anew(true));
         if (fonts != null) {
             made = made.with(switch (fonts) {
                 case "used" -> PdfChoices.Fonts.USED_CHARACTERS;

@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Objects;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -80,12 +81,13 @@ public final class PagedDocument implements Pages {
     @Override public Collection<FontCatalogue.Match> fonts() { return told.fonts(); }
 
     @Override public List<Heading> headings() {
-        List<Heading> headings = new ArrayList<>();
-        for (Outline.Heading heading : outline.headings()) {
-            Spot spot = spot(new Place(heading.path(), 0));
-            if (spot != null) headings.add(new Heading(heading.level(), heading.title(), heading.text(), spot.page(), spot.line().y()));
-        }
-        return headings;
+        return outline.headings().stream().map(this::heading).filter(Objects::nonNull).toList();
+    }
+
+    /** A heading where it stands; null where it is on no page. */
+    public Heading heading(Outline.Heading heading) {
+        Spot spot = spot(new Place(heading.path(), 0));
+        return spot == null ? null : new Heading(heading.level(), heading.title(), heading.text(), spot.page(), spot.line().y());
     }
 
     @Override public List<Hole> holes() {

@@ -72,6 +72,12 @@ public interface Pages {
     /** What the original's own pages need to keep the standard that is wished; empty where they keep it, or none is. */
     default Optional<Mending> mending() { return Optional.empty(); }
 
+    /** The headings that were found in the text, whatever bookmarks the {@link #original} has. */
+    default List<Heading> found() { return headings(); }
+
+    /** What became of the headings of the {@link #original}, where that was revised. */
+    default Retold retold() { return Retold.NOTHING; }
+
     /** Words to be laid on pages, broken where they say so only: lines from a corner at (0, 0). */
     List<Item.LineItem> words(String text, String family, double size, Colour colour);
 

@@ -100,12 +100,14 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
      * @param item  whether it has a label, as items of lists have
      * @param cells how many cells of a table's row it is further on; 0 where it is in the same, or in none
      * @param rows  how many rows it is further down among those that are put in below that row; 0 where it is in the row itself
+     * @param level of the heading that it is; 0 where it is none
      */
-    public record Beside(int place, boolean item, int cells, int rows) {
+    public record Beside(int place, boolean item, int cells, int rows, int level) {
         /** What goes: the row of a table that it is in. */
-        public static final Beside GONE = new Beside(0, false, 0, -1);
+        public static final Beside GONE = new Beside(0, false, 0, -1, 0);
 
-        public Beside(int place, boolean item) { this(place, item, 0, 0); }
+        /** In a cell of a row. */
+        public static Beside inCell(int cells, int rows) { return new Beside(0, false, cells, rows, 0); }
     }
 
     /**

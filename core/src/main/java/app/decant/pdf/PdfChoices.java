@@ -51,7 +51,8 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
      * @param colours of the levels from 1 on; levels beyond the list are black
      * @param titles  other words for some headings: what a heading says, and what its bookmark says
      */
-    public record Bookmarks(int from, int to, int open, boolean places, int bold, List<Colour> colours, Map<String, String> titles) {
+    public record Bookmarks(int from, int to, int open, boolean places, int bold, List<Colour> colours, Map<String, String> titles,
+            boolean anew) {
         public static final Bookmarks NONE = new Bookmarks(0, 0, 0);
 
         public Bookmarks {
@@ -59,17 +60,18 @@ public record PdfChoices(List<Integer> pages, PdfStyle style, Protection protect
             titles = Map.copyOf(titles);
         }
 
-        public Bookmarks(int from, int to, int open) { this(from, to, open, false, 0, List.of(), Map.of()); }
+        public Bookmarks(int from, int to, int open) { this(from, to, open, false, 0, List.of(), Map.of(), false); }
 
         public boolean any() { return from > 0 || places; }
 
         public boolean includes(int level) { return from > 0 && level >= from && level <= to; }
 
-        public Bookmarks levels(int first, int last, int unfolded) { return new Bookmarks(first, last, unfolded, places, bold, colours, titles); }
-        public Bookmarks places(boolean other) { return new Bookmarks(from, to, open, other, bold, colours, titles); }
-        public Bookmarks bold(int other) { return new Bookmarks(from, to, open, places, other, colours, titles); }
-        public Bookmarks coloured(List<Colour> other) { return new Bookmarks(from, to, open, places, bold, other, titles); }
-        public Bookmarks titled(Map<String, String> other) { return new Bookmarks(from, to, open, places, bold, colours, other); }
+        public Bookmarks levels(int first, int last, int unfolded) { return new Bookmarks(first, last, unfolded, places, bold, colours, titles, anew); }
+        public Bookmarks places(boolean other) { return new Bookmarks(from, to, open, other, bold, colours, titles, anew); }
+        public Bookmarks bold(int other) { return new Bookmarks(from, to, open, places, other, colours, titles, anew); }
+        public Bookmarks coloured(List<Colour> other) { return new Bookmarks(from, to, open, places, bold, other, titles, anew); }
+        public Bookmarks titled(Map<String, String> other) { return new Bookmarks(from, to, open, places, bold, colours, other, anew); }
+        public Bookmarks anew(boolean other) { return new Bookmarks(from, to, open, places, bold, colours, titles, other); }
     }
 
     /**

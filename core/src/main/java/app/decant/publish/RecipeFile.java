@@ -116,7 +116,8 @@ public final class RecipeFile {
     }
 
     private static void bookmarks(ObjectNode node, PdfChoices.Bookmarks marks) {
-        node.put("from", marks.from()).put("to", marks.to()).put("open", marks.open()).put("places", marks.places()).put("bold", marks.bold());
+        node.put("from", marks.from()).put("to", marks.to()).put("open", marks.open()).put("places", marks.places()).put("bold", marks.bold())
+                .put("anew", marks.anew());
         ArrayNode colours = node.putArray("colours");
         for (Colour colour : marks.colours()) colours.add(String.format(Locale.ROOT, "#%06x", colour.rgb() & 0xFFFFFF));
         ObjectNode titles = node.putObject("titles");
@@ -238,7 +239,8 @@ public final class RecipeFile {
             for (String colour : texts(node.path("colours"))) {
                 colours.add(new Colour(Integer.parseInt(colour.substring(1), 16)));
             }
-            return new PdfChoices.Bookmarks(from, to, node.path("open").asInt(from), places, node.path("bold").asInt(0), colours, titles);
+            return new PdfChoices.Bookmarks(from, to, node.path("open").asInt(from), places, node.path("bold").asInt(0), colours, titles,
+                    flag(node, "anew", false));
         }
 
         private PdfChoices.Fonts fonts(String text) {

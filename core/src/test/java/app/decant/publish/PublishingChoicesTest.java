@@ -462,7 +462,7 @@ class PublishingChoicesTest {
     @Test void keepsRecipesAndRefusesUnknownFieldsByName() {
         Recipes recipes = new Recipes(folder.resolve("recipes"));
         Recipe own = new Recipe(Target.PDF, new PageRange("1-3"), new PdfStyle(new PdfChoices.Bookmarks(2, 4, 3, true, 1,
-                List.of(new Colour(0x1F4E79)), Map.of("Luggage", "Bags")), PdfChoices.Fonts.WHOLE,
+                List.of(new Colour(0x1F4E79)), Map.of("Luggage", "Bags"), true), PdfChoices.Fonts.WHOLE,
                 Set.of("Carlito"), new Pictures(60, 120, 200, 600), false,
                 new Opening(2, 1.25, Opening.Arrangement.ONE_COLUMN, Opening.Panel.NONE, true, true, false, new Opening.Printing(3, Opening.Sides.ONE,
                         true)), false, Standard.A_3B, 1.7, true, true, true), new Recipe.Locking(Strength.AES_128, EnumSet.of(Permission.COPY)),

@@ -14,6 +14,7 @@ import app.decant.pdf.check.PdfCheck.Proof;
 import app.decant.pdf.form.FileField;
 import app.decant.pdf.form.FileForm;
 import app.decant.pdf.form.Filling;
+import app.decant.pdf.keep.KeptBookmarks;
 import app.decant.pdf.keep.KeptWriter;
 import app.decant.pdf.keep.PageSelection;
 import app.decant.pdf.keep.PaintedPage;
@@ -28,7 +29,10 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
@@ -313,11 +317,9 @@ public final class KeptCheck {
     private void whole(PDDocument before, PDDocument after) throws IOException {
         PdfStyle style = choices.style();
         boolean all = choices.pages().size() == before.getNumberOfPages() && choices.pages().stream().allMatch(pages::isOwn);
-        if (all && style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) {
-            int was = bookmarks(before);
-            int is = bookmarks(after);
-            if (was > 0) say(Message.of("check.all-bookmarks", is), Message.of("check.of-bookmarks", is, was), is == was);
-        }
+        Set<Integer> kept = choices.pages().stream().map(pages::ground).collect(Collectors.toSet());
+        boolean whole = IntStream.range(0, before.getNumberOfPages()).allMatch(kept::contains);
+        if (style.bookmarks().equals(PdfStyle.PLAIN.bookmarks()) && whole) bookmarks(before, after);
         boolean leaves = mended() && !style.standard().allowsAttachments();
         proofs.addAll(AttachedFiles.check(leaves ? null : before, after, choices.attachments()));
         COSDictionary layers = catalog(before).getCOSDictionary(LAYERS);
@@ -334,8 +336,14 @@ public final class KeptCheck {
 
     private static COSDictionary catalog(PDDocument pdf) { return pdf.getDocumentCatalog().getCOSObject(); }
 
-    private static int bookmarks(PDDocument pdf) {
-        COSDictionary outline = catalog(pdf).getCOSDictionary(COSName.OUTLINES);
-        return outline == null ? 0 : Trees.items(outline);
+    /** Those that it had, but for headings that became others: as deep and called as these ask. */
+    private void bookmarks(PDDocument before, PDDocument after) {
+        if (KeptBookmarks.told(before).isEmpty()) return;
+        List<String> expected = KeptBookmarks.expected(before, pages, choices);
+        List<String> told = KeptBookmarks.told(after);
+        List<String> missing = new ArrayList<>(expected);
+        missing.removeAll(told);
+        say(Message.of("check.all-bookmarks", told.size()), Message.of("check.of-bookmarks", expected.size() - missing.size(), expected.size()),
+                told.equals(expected));
     }
 }

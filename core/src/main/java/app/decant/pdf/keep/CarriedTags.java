@@ -68,7 +68,7 @@ final class CarriedTags {
     }
 
     /** The elements that the marked contents of a page are of, by their numbers; null where it has none. */
-    private static COSArray contents(PDNumberTreeNode parents, PDPage page) throws IOException {
+    static COSArray contents(PDNumberTreeNode parents, PDPage page) throws IOException {
         int key = page.getStructParents();
         COSObjectable found = key < 0 ? null : (COSObjectable) parents.getValue(key);
         COSBase base = found instanceof PDParentTreeValue value ? value.getCOSObject() : found == null ? null : found.getCOSObject();

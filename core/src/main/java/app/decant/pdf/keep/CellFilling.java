@@ -48,7 +48,7 @@ final class CellFilling {
         if (LoweredPlaces.refuses(at.page, at.read.page().turn(), lower.extent(size), touched, Set.of()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         at.changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
-        put(lines, new Rewritten.Beside(0, false, correction.cell().away(), 0), like, at, placed, 0);
+        put(lines, Rewritten.Beside.inCell(correction.cell().away(), 0), like, at, placed, 0);
     }
 
     /** The first letter of a passage beside which words can be put. */

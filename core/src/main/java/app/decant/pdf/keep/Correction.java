@@ -206,16 +206,22 @@ public record Correction(Passage passage, int first, int from, int last, int to,
      * @param labels  of all paragraphs as they are to be; empty where they are in no list
      * @param frames  of those that are put in and set otherwise than the others, by their places among all as they are to be
      * @param after   how much lower what follows stands, besides
+     * @param levels  of the headings that they are, 0 for none, of all of them as they are to be; empty where none is put in
      */
-    public record Parting(Set<Integer> starts, double leading, double gap, List<Label> labels, Map<Integer, Frame> frames, double after) {
+    public record Parting(Set<Integer> starts, double leading, double gap, List<Label> labels, Map<Integer, Frame> frames, double after,
+            List<Integer> levels) {
         public Parting {
+            levels = List.copyOf(levels);
             starts = Set.copyOf(starts);
             labels = List.copyOf(labels);
             frames = Map.copyOf(frames);
         }
 
         /** Paragraphs that are all set as one. */
-        public Parting(Set<Integer> starts, double leading, double gap, List<Label> labels) { this(starts, leading, gap, labels, Map.of(), 0); }
+        public Parting(Set<Integer> starts, double leading, double gap, List<Label> labels) { this(starts, leading, gap, labels, Map.of(), 0, List.of()); }
+
+        /** The level of the heading that one of them is, 0 for none. */
+        int level(int paragraph) { return paragraph < levels.size() ? levels.get(paragraph) : 0; }
     }
 
     /**
@@ -284,8 +290,18 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     /** The same on a page whose text goes on elsewhere; what goes nowhere goes nowhere there either. */
     public Correction goingTo(Onward elsewhere) { return goesNowhere() ? this : with(elsewhere, passage.rest); }
 
-    private Correction with(Onward onward, Rest rest) {
-        return new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot, passage.parting, passage.labelled,
+    /** The same whose paragraphs are headings of these levels, 0 for none. */
+    public Correction levelled(List<Integer> levels) {
+        Parting parting = passage.parting;
+        if (parting == null || levels.stream().allMatch(level -> level == 0)) return this;
+        return with(passage.onward, passage.rest, new Parting(parting.starts, parting.leading, parting.gap, parting.labels, parting.frames, parting.after,
+                levels));
+    }
+
+    private Correction with(Onward onward, Rest rest) { return with(onward, rest, passage.parting); }
+
+    private Correction with(Onward onward, Rest rest, Parting parting) {
+        return new Correction(new Passage(passage.lines, passage.hyphens, passage.goesOn, passage.following, passage.foot, parting, passage.labelled,
                 passage.onward == null ? null : onward, rest, Row.to(passage.row, onward)), first, from, last, to, runs, set, drawnBy, edges, cell, rows);
     }
 

@@ -136,8 +136,8 @@ public final class KeptWriter {
             added.fill();
             rewrite(pdf);
             setAnew(pdf, progress);
-            if (makesBookmarks(pdf)) new OutlineWriter(pdf, pages, choices).bookmarks();
-            else if (!style.bookmarks().equals(PdfStyle.PLAIN.bookmarks())) new KeptBookmarks(style.bookmarks()).follow(pdf);
+            if (!pages.retold().isNothing()) findings.addAll(RetoldTags.tell(pdf, pages, choices, progress));
+            bookmarks(pdf);
             KeptPictures pictures = new KeptPictures(pdf, style.pictures());
             if (!style.pictures().isExact()) findings.addAll(pictures.shrink(progress));
             if (!choices.overlays().isEmpty()) new LaidOnPages(pdf, pages, choices.overlays()).lay(choices.pages(), style);
@@ -250,15 +250,27 @@ public final class KeptWriter {
         boolean all = kept().equals(IntStream.range(0, pdf.getNumberOfPages()).boxed().toList())
                 && choices.pages().stream().allMatch(page -> pages.isOwn(page) && pages.rewritten(page) == null);
         // How much of fonts goes in is asked of pages that are made here; these have what they have.
-        return !all || makesBookmarks(pdf) || choices.protection().isOn() || pdf.isEncrypted() && !style.incremental() || facts != FactsWish.AS_THEY_ARE
+        return !all || !pages.retold().isNothing() || makesBookmarks(pdf)
+                || choices.protection().isOn() || pdf.isEncrypted() && !style.incremental() || facts != FactsWish.AS_THEY_ARE
                 || !choices.overlays().isEmpty() || !choices.attachments().isEmpty()
                 || !style.incremental(false).with(style.fonts() == PdfChoices.Fonts.WHOLE ? style.fonts() : PdfStyle.PLAIN.fonts()).whole(Set.of())
                 .equals(PdfStyle.PLAIN);
     }
 
-    /** Where a file has no bookmarks, those of the headings that were found in its text. */
+    /** Where a file has no bookmarks, or others are wished, those of the headings that were found in its text. */
     private boolean makesBookmarks(PDDocument pdf) {
-        return choices.style().bookmarks().any() && !pages.headings().isEmpty() && !hasBookmarks(pdf);
+        boolean has = hasBookmarks(pdf);
+        return choices.style().bookmarks().any() && !(has ? pages.found() : pages.headings()).isEmpty() && (!has || choices.style().bookmarks().anew());
+    }
+
+    private void bookmarks(PDDocument pdf) {
+        if (makesBookmarks(pdf)) {
+            if (hasBookmarks(pdf)) findings.add(Finding.changed(Message.of("keep.bookmarks-anew")));
+            new OutlineWriter(pdf, pages, choices).bookmarks(hasBookmarks(pdf) ? pages.found() : pages.headings());
+            return;
+        }
+        if (!pages.retold().isNothing()) findings.addAll(KeptBookmarks.follow(pdf, pages, choices));
+        if (!choices.style().bookmarks().anew(false).equals(PdfStyle.PLAIN.bookmarks())) new KeptBookmarks(choices.style().bookmarks()).follow(pdf);
     }
 
     private static boolean hasBookmarks(PDDocument pdf) {

@@ -13,6 +13,7 @@ import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.PageNumbers;
 import app.decant.page.Pages;
+import app.decant.page.Retold;
 import app.decant.page.Rewritten;
 import app.decant.pdf.PdfDoor;
 import app.decant.pdf.Standard;
@@ -49,6 +50,8 @@ public final class OwnPages implements KeptPages {
     private final Facts facts;
     private final Map<Integer, Rewritten> rewritten;
     private final Mending mending;
+    private final Retold retold;
+    private final List<Heading> found;
     private final boolean tagged;
     private final String claims;
 
@@ -57,7 +60,8 @@ public final class OwnPages implements KeptPages {
         List<Item.LineItem> words(String text, String family, double size, Colour colour);
     }
 
-    private OwnPages(OwnPages pages, Original original, List<Heading> headings, Map<Integer, Rewritten> rewritten, Mending mending) {
+    private OwnPages(OwnPages pages, Original original, List<Heading> headings, Map<Integer, Rewritten> rewritten, Mending mending,
+            Retold retold, List<Heading> found) {
         this.original = original;
         this.lettering = pages.lettering;
         this.count = pages.count;
@@ -69,6 +73,8 @@ public final class OwnPages implements KeptPages {
                 placed(pages, heading.page()), heading.top())).toList();
         this.rewritten = Map.copyOf(rewritten);
         this.mending = mending;
+        this.retold = retold;
+        this.found = found;
         this.tagged = pages.tagged;
         this.claims = pages.claims;
     }
@@ -88,6 +94,8 @@ public final class OwnPages implements KeptPages {
         }
         rewritten = Map.of();
         mending = null;
+        retold = Retold.NOTHING;
+        found = List.of();
         tagged = pdf.getDocumentCatalog().getCOSObject().containsKey(COSName.STRUCT_TREE_ROOT);
         claims = claims(pdf);
         headings = KeptBookmarks.headings(pdf);
@@ -153,16 +161,21 @@ public final class OwnPages implements KeptPages {
                 && (!standard.isAccessible() || claims.contains("http://www.aiim.org/pdfua/ns/id/"));
     }
 
-    /** The same with headings that were found in the text, where the file has no bookmarks of its own. */
-    public OwnPages with(List<Heading> found) { return headings.isEmpty() ? new OwnPages(this, original, found, rewritten, mending) : this; }
+    /** The same with headings that were found in the text; they are its headings where the file has no bookmarks of its own. */
+    public OwnPages with(List<Heading> text) {
+        return new OwnPages(this, original, headings.isEmpty() ? text : headings, rewritten, mending, retold, List.copyOf(text));
+    }
 
     /** The same with other words on some pages. */
-    public OwnPages with(Map<Integer, Rewritten> some) { return new OwnPages(this, original, headings, some, mending); }
+    public OwnPages with(Map<Integer, Rewritten> some) { return new OwnPages(this, original, headings, some, mending, retold, found); }
+
+    /** The same whose headings became others; the file's own bookmarks follow them. */
+    public OwnPages retold(Retold other) { return new OwnPages(this, original, headings, rewritten, mending, other, found); }
 
     /** The same with what is filled into the fields of the file's form, and noted on its pages. */
-    public OwnPages of(Original addedTo) { return addedTo == original ? this : new OwnPages(this, addedTo, headings, rewritten, mending); }
+    public OwnPages of(Original addedTo) { return addedTo == original ? this : new OwnPages(this, addedTo, headings, rewritten, mending, retold, found); }
 
-    @Override public OwnPages mended(Mending wished) { return new OwnPages(this, original, headings, rewritten, wished); }
+    @Override public OwnPages mended(Mending wished) { return new OwnPages(this, original, headings, rewritten, wished, retold, found); }
 
     /** The printed number of each page (ISO 32000-2, 12.4.2); counted where the file tells none. */
     static List<String> numbers(PDDocument pdf, int count) {
@@ -181,8 +194,19 @@ public final class OwnPages implements KeptPages {
     @Override public int count() { return pages.size(); }
     @Override public Page page(int index) { return pages.get(index); }
     @Override public Facts facts() { return facts; }
-    /** The file's own bookmarks. */
-    @Override public List<Heading> headings() { return headings; }
+    /** The file's own bookmarks, as they follow its headings. */
+    @Override public List<Heading> headings() {
+        if (retold.isNothing() || headings.isEmpty()) return headings;
+        List<FollowingBookmarks.Came> came = headings.stream()
+                .map(one -> new FollowingBookmarks.Came(one.level(), one.title(), ground(one.page()), one.top())).toList();
+        return FollowingBookmarks.of(came, retold, this::ground, level -> true).stream().map(is -> {
+            Heading place = is.place() == null ? headings.get(is.came()) : is.place();
+            return new Heading(is.depth(), is.title(), is.title(), place.page(), place.top());
+        }).toList();
+    }
+
+    @Override public List<Heading> found() { return found; }
+    @Override public Retold retold() { return retold; }
     @Override public Collection<FontCatalogue.Match> fonts() { return List.of(); }
     @Override public List<Finding> findings() { return List.of(); }
     @Override public Element structure() { return Element.of(Element.Role.DOCUMENT, List.of()); }

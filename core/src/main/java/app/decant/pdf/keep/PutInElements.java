@@ -19,6 +19,7 @@ final class PutInElements {
             "BibEntry", "FENote");
     private static final Set<String> OF_ITEM = Set.of("Lbl", "LBody");
     private static final Set<String> CELLS = Set.of("TD", "TH");
+    private static final int LOWEST = 6;
     private static final int DEEPEST = 64;
 
     private final COSDictionary roles;
@@ -33,8 +34,7 @@ final class PutInElements {
     /** The element of a paragraph beside what another holds, made where it is not there yet; null where that stands in no other. */
     COSDictionary beside(COSDictionary element, Rewritten.Beside beside) {
         if (beside.cells() != 0 || beside.rows() != 0) return inCell(element, beside);
-        COSDictionary block = element;
-        for (int i = 0; i < DEEPEST && INLINE.contains(role(block)) && parent(block) != null; i++) block = parent(block);
+        COSDictionary block = block(element);
         boolean inItem = OF_ITEM.contains(role(block)) && parent(block) != null && role(parent(block)).equals("LI");
         // Words of one item may be a paragraph in its body.
         if (!inItem && beside.item() && parent(block) != null && OF_ITEM.contains(role(parent(block)))) {
@@ -45,7 +45,8 @@ final class PutInElements {
         SortedMap<Integer, COSDictionary> known = put.computeIfAbsent(block, key -> new TreeMap<>());
         COSDictionary there = known.get(beside.place());
         if (there != null) return there;
-        COSDictionary made = element(inItem && beside.item() ? "LBody" : role(block).equals("P") ? block.getNameAsString(COSName.S) : "P");
+        String text = beside.level() > 0 ? heading(beside.level()) : role(block).equals("P") ? block.getNameAsString(COSName.S) : "P";
+        COSDictionary made = element(inItem && beside.item() ? "LBody" : text);
         COSDictionary outer = made;
         if (inItem && beside.item()) {
             outer = element("LI");
@@ -59,6 +60,13 @@ final class PutInElements {
         }
         known.put(beside.place(), made);
         return made;
+    }
+
+    /** The element of the paragraph that an element is of, or is. */
+    COSDictionary block(COSDictionary element) {
+        COSDictionary block = element;
+        for (int i = 0; i < DEEPEST && INLINE.contains(role(block)) && parent(block) != null; i++) block = parent(block);
+        return block;
     }
 
     /** A paragraph in another cell of the row that an element is in, or of one that is put in below it (14.8.4.8.3). */
@@ -146,6 +154,9 @@ final class PutInElements {
         return true;
     }
 
+    /** What a heading is, as deep as the standard's names go. */
+    static String heading(int level) { return "H" + Math.min(LOWEST, level); }
+
     private static int index(COSArray kids, COSDictionary kid) {
         for (int i = 0; i < kids.size(); i++) if (kids.getObject(i) == kid) return i;
         return -1;
@@ -177,7 +188,7 @@ final class PutInElements {
     private static COSDictionary parent(COSDictionary element) { return element.getCOSDictionary(COSName.P); }
 
     /** What it is in the terms of the standard (14.7.3). */
-    private String role(COSDictionary element) {
+    String role(COSDictionary element) {
         String role = element.getNameAsString(COSName.S);
         for (int i = 0; i < DEEPEST && roles != null && role != null && roles.containsKey(role); i++) {
             String mapped = roles.getNameAsString(role);

@@ -49,7 +49,8 @@ final class PutInLines {
                 contents = at.stream.contents(shown(paragraph));
             }
             if (i == own || stands || contents < 0 || !standsAlone(correction, paragraph)) continue;
-            Rewritten.Beside beside = new Rewritten.Beside(i - own, paragraph.get(0).label() != null);
+            Rewritten.Beside beside = new Rewritten.Beside(i - own, paragraph.get(0).label() != null, 0, 0,
+                    correction.passage().parting().level(i));
             for (ComposedLine line : paragraph) besides.put(line, new Beside(contents, beside));
         }
         return besides;

@@ -30,7 +30,7 @@ final class PutInRows {
 
     /** A cell's lines, and what they are of. */
     record Filled(Correction cell, List<ComposedLine> lines, int row, int first) {
-        Rewritten.Beside beside() { return new Rewritten.Beside(0, false, cell.cell().away(), row + 1); }
+        Rewritten.Beside beside() { return Rewritten.Beside.inCell(cell.cell().away(), row + 1); }
     }
 
     /** A rule across, as it is drawn. */

@@ -10,6 +10,7 @@ import app.decant.page.Mending;
 import app.decant.page.Original;
 import app.decant.page.Page;
 import app.decant.page.Pages;
+import app.decant.page.Retold;
 import app.decant.page.Rewritten;
 import app.decant.pdf.Standard;
 import java.util.Collection;
@@ -26,6 +27,7 @@ public final class RevisedPages implements KeptPages {
     private final Set<Integer> own;
     private final Map<Integer, Rewritten> rewritten;
     private final Mending mending;
+    private final Retold retold;
 
     /**
      * @param laid    all pages as they are laid out now
@@ -34,10 +36,11 @@ public final class RevisedPages implements KeptPages {
      * @param rewritten those of them that say something else in some places, by their indexes
      */
     public RevisedPages(Pages laid, Original original, List<Integer> grounds, Set<Integer> own, Map<Integer, Rewritten> rewritten) {
-        this(laid, original, grounds, own, rewritten, null);
+        this(laid, original, grounds, own, rewritten, null, Retold.NOTHING);
     }
 
-    private RevisedPages(Pages laid, Original original, List<Integer> grounds, Set<Integer> own, Map<Integer, Rewritten> rewritten, Mending mending) {
+    private RevisedPages(Pages laid, Original original, List<Integer> grounds, Set<Integer> own, Map<Integer, Rewritten> rewritten, Mending mending,
+            Retold retold) {
         if (grounds.size() != laid.count()) throw new IllegalArgumentException("Every page stands on a page or on none");
         if (own.stream().anyMatch(page -> grounds.get(page) < 0)) throw new IllegalArgumentException("A page of its own stands on a page");
         this.laid = laid;
@@ -46,11 +49,16 @@ public final class RevisedPages implements KeptPages {
         this.own = Set.copyOf(own);
         this.rewritten = Map.copyOf(rewritten);
         this.mending = mending;
+        this.retold = retold;
     }
 
     /** The same of a file whose form is filled in, or whose pages have notes. */
-    public RevisedPages of(Original addedTo) { return new RevisedPages(laid, addedTo, grounds, own, rewritten, mending); }
+    public RevisedPages of(Original addedTo) { return new RevisedPages(laid, addedTo, grounds, own, rewritten, mending, retold); }
 
+    /** The same whose headings became others. */
+    public RevisedPages retold(Retold other) { return new RevisedPages(laid, original, grounds, own, rewritten, mending, other); }
+
+    @Override public Retold retold() { return retold; }
     @Override public Optional<Original> original() { return Optional.of(original); }
     @Override public int ground(int page) { return grounds.get(page); }
     @Override public boolean isOwn(int page) { return own.contains(page); }
@@ -63,8 +71,11 @@ public final class RevisedPages implements KeptPages {
     @Override public List<Finding> findings() { return laid.findings(); }
     @Override public Element structure() { return laid.structure(); }
     @Override public List<String> unplaced() { return laid.unplaced(); }
-    @Override public Pages without(Set<String> families) { return new RevisedPages(laid.without(families), original, grounds, own, rewritten, mending); }
-    @Override public RevisedPages mended(Mending wished) { return new RevisedPages(laid, original, grounds, own, rewritten, wished); }
+    @Override public Pages without(Set<String> families) {
+        return new RevisedPages(laid.without(families), original, grounds, own, rewritten, mending, retold);
+    }
+
+    @Override public RevisedPages mended(Mending wished) { return new RevisedPages(laid, original, grounds, own, rewritten, wished, retold); }
     @Override public Optional<Mending> mending() { return Optional.ofNullable(mending); }
     /** They are no longer what the file says that they are. */
     @Override public boolean claims(Standard standard) { return false; }

@@ -38,10 +38,13 @@ public final class OutlineWriter {
     private record Mark(String title, int level, int page, double top) { }
 
     /** Each bookmark lands at the top of its heading's first line, or at its place. Gives where they land. */
-    public List<PdfWriter.Landing> bookmarks() {
+    public List<PdfWriter.Landing> bookmarks() { return bookmarks(pages.headings()); }
+
+    /** The same of these headings. */
+    public List<PdfWriter.Landing> bookmarks(List<Pages.Heading> headings) {
         PdfChoices.Bookmarks wish = choices.style().bookmarks();
         List<PdfWriter.Landing> landings = new ArrayList<>();
-        List<Mark> marks = marks(wish);
+        List<Mark> marks = marks(wish, headings);
         if (marks.isEmpty()) return landings;
         PDDocumentOutline root = new PDDocumentOutline();
         Deque<PDOutlineNode> parents = new ArrayDeque<>(List.of(root));
@@ -72,9 +75,9 @@ public final class OutlineWriter {
     }
 
     /** Headings in their order, places the document names put among them. */
-    private List<Mark> marks(PdfChoices.Bookmarks wish) {
+    private List<Mark> marks(PdfChoices.Bookmarks wish, List<Pages.Heading> headings) {
         List<Mark> marks = new ArrayList<>();
-        for (Pages.Heading heading : pages.headings()) {
+        for (Pages.Heading heading : headings) {
             if (!wish.includes(heading.level())) continue;
             int page = choices.pages().indexOf(heading.page());
             if (page < 0) continue;

@@ -62,6 +62,9 @@ public final class ContentCards extends RecipeCards {
         card.choice(Words.of("bookmarks.none"), "", !now().style().bookmarks().any(), () -> set.accept(now().with(PdfChoices.Bookmarks.NONE)));
         boolean[] places = {kept.places()};
         boolean[] bold = {kept.bold() > 0};
+        boolean[] anew = {kept.anew()};
+        boolean own = window.desk().source().get() != null && window.desk().source().get().bookmarked();
+        if (own) card.toggle(Words.of("bookmarks.anew.card"), Words.of("bookmarks.anew.about"), anew[0], on -> anew[0] = on);
         card.toggle(Words.of("bookmarks.places.card"), "", places[0], on -> places[0] = on);
         card.toggle(Words.of("bookmarks.bold.card"), "", bold[0], on -> bold[0] = on);
         List<List<Colour>> colours = new ArrayList<>(List.of(kept.colours()));
@@ -75,7 +78,7 @@ public final class ContentCards extends RecipeCards {
             String wrong = pairs(titles.getText(), said);
             if (wrong != null) return Words.of("card.bookmarks.titles.wrong", wrong);
             PdfChoices.Bookmarks levels = kept.from() == 0 && !places[0] ? kept.levels(1, 3, 1) : kept;
-            set.accept(now().with(levels.places(places[0]).bold(bold[0] ? 1 : 0).coloured(colours.get(0)).titled(said)));
+            set.accept(now().with(levels.places(places[0]).bold(bold[0] ? 1 : 0).coloured(colours.get(0)).titled(said).anew(anew[0])));
             return null;
         });
     }
