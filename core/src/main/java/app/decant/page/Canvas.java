@@ -28,6 +28,12 @@ public interface Canvas {
      */
     default boolean field(Piece.Glyphs glyphs, double x, double y, double width, double height, double room) { return false; }
 
+    /** What is shown next stands turned clockwise around a place, by degrees, until {@link #upright}; nothing that is turned is turned again. */
+    default void turn(double x, double y, double degrees) { }
+
+    /** What is shown next stands upright again. */
+    default void upright() { }
+
     /** An area that leads somewhere. */
     default void link(double x, double y, double width, double height, Link link) { }
 }

@@ -9,15 +9,22 @@ public sealed interface Item {
     /** The same thing elsewhere. */
     Item moved(double dx, double dy);
 
-    /** A line of a passage. {@code editable} is false for what repeats (table heads, page frames) and for notes and boxes. */
-    record LineItem(Passage passage, Line line, double x, double y, boolean editable) implements Item {
-        @Override public LineItem moved(double dx, double dy) { return new LineItem(passage, line, x + dx, y + dy, editable); }
+    /**
+     * A line of a passage.
+     *
+     * @param editable false for what repeats (table heads, page frames) and for notes and boxes
+     * @param turn     how far it is turned clockwise around {@code (x, y)}, in degrees; what it says of its own extent is as if it were not
+     */
+    record LineItem(Passage passage, Line line, double x, double y, boolean editable, double turn) implements Item {
+        public LineItem(Passage passage, Line line, double x, double y, boolean editable) { this(passage, line, x, y, editable, 0); }
+
+        @Override public LineItem moved(double dx, double dy) { return new LineItem(passage, line, x + dx, y + dy, editable, turn); }
 
         public double left() { return x + line.x(); }
         public double baseline() { return y + line.baseline(); }
 
         /** The same line where it can't be edited. */
-        public LineItem locked() { return new LineItem(passage, line, x, y, false); }
+        public LineItem locked() { return new LineItem(passage, line, x, y, false, turn); }
     }
 
     /** A filled rectangle. */

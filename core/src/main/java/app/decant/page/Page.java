@@ -82,7 +82,9 @@ public record Page(int index, String label, double width, double height, List<It
     /** Shows one item to a canvas. */
     public static void show(Item item, Canvas canvas) {
         if (item instanceof Item.LineItem line) {
+            if (line.turn() != 0) canvas.turn(line.x(), line.y(), line.turn());
             showLine(line, canvas);
+            if (line.turn() != 0) canvas.upright();
         } else if (item instanceof Item.Fill fill) {
             canvas.fill(fill.x(), fill.y(), fill.width(), fill.height(), fill.colour());
         } else if (item instanceof Item.Rule rule) {

@@ -34,6 +34,7 @@ public final class Painted {
                 painted.add(picture.image(), picture.width(), picture.height(), picture.rotation(), picture.crop(), (float) x, (float) y);
             }
             @Override public void unseen(Picture.Word word, double x, double baseline) { painted.add(word, (float) x, (float) baseline); }
+            @Override public void turn(double x, double y, double degrees) { painted.add((float) x, (float) y, degrees); }
             @Override public void link(double x, double y, double width, double height, Link link) {
                 painted.add((float) x, (float) y, (float) width, (float) height, link);
             }

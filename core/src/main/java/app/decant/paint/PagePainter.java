@@ -42,6 +42,8 @@ public final class PagePainter implements Canvas {
 
     private final Graphics2D graphics;
     private final PictureCache pictures;
+    /** Where nothing is turned. */
+    private AffineTransform plain;
 
     private PagePainter(Graphics2D graphics, PictureCache pictures) {
         this.graphics = graphics;
@@ -70,6 +72,13 @@ public final class PagePainter implements Canvas {
         graphics.scale(scale, scale);
         page.show(new PagePainter(graphics, pictures));
     }
+
+    @Override public void turn(double x, double y, double degrees) {
+        plain = graphics.getTransform();
+        graphics.rotate(Math.toRadians(degrees), x, y);
+    }
+
+    @Override public void upright() { graphics.setTransform(plain); }
 
     @Override public void glyphs(Piece.Glyphs piece, double x, double baseline, Colour colour) {
         if (piece.glyphs().length == 0) return;

@@ -14,13 +14,15 @@ import app.decant.document.Look;
  * @param wraps   whether text that is too long goes on in more lines
  * @param shrinks whether it is made small enough instead
  * @param indent  in steps of three blanks (18.8.1)
- * @param turn    of the text in degrees against the clock; 255 for letters under each other
+ * @param turn    of the text in degrees against the clock; {@link #STACKED} for letters under each other
  * @param fill    behind it, or null
  * @param borders round it; null for none
  * @param open    whether it can be changed although its sheet is locked
  */
 public record CellStyle(Look font, String format, Across across, Down down, boolean wraps, boolean shrinks, int indent, int turn, Colour fill,
         Borders borders, boolean open) {
+    /** The turn of letters one under another. */
+    public static final int STACKED = 255;
     public static final String GENERAL = "General";
     public static final CellStyle PLAIN = new CellStyle(Look.PLAIN, GENERAL, Across.BY_KIND, Down.BOTTOM, false, false, 0, 0, null, null);
 

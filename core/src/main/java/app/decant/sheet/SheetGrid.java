@@ -45,7 +45,8 @@ final class SheetGrid {
             if (cell.isEmpty() || merged.containsKey(Sheet.key(row.index(), cell.column()))) continue;
             CellStyle style = workbook.style(cell);
             height = Math.max(height, lines.computeIfAbsent(cell.style(), key -> style.font().get(TextProperty.SIZE, PLAIN_SIZE) * LINE));
-            boolean wraps = (style.wraps() || style.across() == CellStyle.Across.JUSTIFY) && area.holds(row.index(), cell.column());
+            boolean wraps = (style.wraps() || style.across() == CellStyle.Across.JUSTIFY || style.turn() != 0)
+                    && area.holds(row.index(), cell.column());
             if (wraps) height = Math.max(height, measure.height(cell, style, width(cell.column())));
         }
         return height;

@@ -121,7 +121,6 @@ public final class SheetLayout {
                 findings.add(Finding.changed(Message.of("sheet.side-by-side", name, area.split.columns().size())));
             if (area.tally.hashes > 0) findings.add(Finding.changed(Message.of("sheet.hashes", name, area.tally.hashes)));
             if (area.tally.cut > 0) findings.add(Finding.changed(Message.of("sheet.cut", name, area.tally.cut)));
-            if (area.tally.turned > 0) findings.add(Finding.changed(Message.of("sheet.turned", name, area.tally.turned)));
             if (isLarge(area.range)) findings.add(Finding.note(Message.of("sheet.told-by-rows", name)));
             if (area.conditions.unmet() > 0) findings.add(Finding.lost(Message.of("sheet.conditions-unmet", name, area.conditions.unmet())));
         }

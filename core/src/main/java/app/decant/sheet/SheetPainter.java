@@ -70,7 +70,6 @@ final class SheetPainter {
     static final class Tally {
         int hashes;
         int cut;
-        int turned;
         /** The columns of which something is seen, by their rows. */
         final SortedMap<Integer, BitSet> shown = new TreeMap<>();
     }
@@ -93,6 +92,7 @@ final class SheetPainter {
     /** How high a wrapped cell's text is at full size. */
     static double height(Workbook workbook, CellText setter, NumberText numbers, Cell cell, CellStyle style, double width) {
         String text = numbers.of(cell.value(), style.format());
+        if (style.turn() != 0) return TurnedText.height(setter, paragraph(TurnedText.shown(text, style), style.font(), Alignment.START), style);
         return setter.set(paragraph(text, style.font(), Alignment.START), Math.max(4, width - 2 * PADDING)).height();
     }
 
@@ -332,7 +332,11 @@ final class SheetPainter {
         if (colour != null) look = look.with(TextProperty.COLOUR, colour);
         Link link = links.shown(sheet, cell.link());
         if (link != null) look = look.with(TextProperty.LINK, link);
-        if (style.turn() != 0 && !repeated) tally.turned++;
+        if (style.turn() != 0) {
+            Paragraph said = stretched(cell, TurnedText.shown(shown, style), look, Alignment.START);
+            turned(new TurnedText(setter, said, style, across(cell, style), scale, box), r, c, repeated);
+            return;
+        }
         Across across = across(cell, style);
         double indent = PADDING * scale + style.indent() * INDENT * scale;
         double left = box[0] + (across == Across.LEFT || across == Across.JUSTIFY || across == Across.FILL ? indent : PADDING * scale);
@@ -393,6 +397,17 @@ final class SheetPainter {
             if (!repeated) tally.shown.computeIfAbsent(rows[r], key -> new BitSet()).set(columns[c]);
         }
         if (lost && !repeated) tally.cut++;
+    }
+
+    private void turned(TurnedText text, int r, int c, boolean repeated) {
+        List<Item.LineItem> lines = text.lines();
+        int length = lines.isEmpty() ? 0 : lines.get(0).passage().length();
+        CellPassage passage = new CellPassage(area, rows[r], byRow ? CellPassage.WHOLE_ROW : columns[c], length, links.marks(sheet, rows[r], columns[c]));
+        for (Item.LineItem line : lines) {
+            texts.add(new Item.LineItem(passage, line.line(), line.x(), line.y(), line.editable() && !repeated, line.turn()));
+            if (!repeated) tally.shown.computeIfAbsent(rows[r], key -> new BitSet()).set(columns[c]);
+        }
+        if (text.isCut() && !repeated) tally.cut++;
     }
 
     private static Across across(Cell cell, CellStyle style) {

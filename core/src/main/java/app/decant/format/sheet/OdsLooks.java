@@ -25,7 +25,8 @@ final class OdsLooks {
                 line(borders.top()),
                 "fo:border-right", line(borders.right()), "fo:border-bottom", line(borders.bottom()), "fo:border-left", line(borders.left()), "fo:wrap-option",
                 style.wraps() ? "wrap" : null, "style:shrink-to-fit", style.shrinks() ? "true" : null, "style:rotation-angle",
-                style.turn() == 0 || style.turn() == 255 ? null : String.valueOf((style.turn() + 360) % 360), "style:text-align-source",
+                style.turn() == 0 || style.turn() == CellStyle.STACKED ? null : String.valueOf((style.turn() + 360) % 360),
+                "style:direction", style.turn() == CellStyle.STACKED ? "ttb" : null, "style:text-align-source",
                 style.across() == Across.BY_KIND ? "value-type" : "fix", "style:vertical-align", style.down() == Down.TOP ? "top" : style.down() == Down.MIDDLE
                         ? "middle" : "bottom", "style:cell-protect", style.open() ? "none" : null);
         String align = switch (style.across()) {

@@ -158,9 +158,10 @@ final class OdsStyles {
         };
         boolean wraps = "wrap".equals(told("table-cell", name, box, "fo:wrap-option"));
         boolean shrinks = "true".equals(told("table-cell", name, box, "style:shrink-to-fit"));
-        int turn = (int) XlsxReader.number(told("table-cell", name, box, "style:rotation-angle"), 0);
+        int angle = (int) XlsxReader.number(told("table-cell", name, box, "style:rotation-angle"), 0);
+        int turn = "ttb".equals(told("table-cell", name, box, "style:direction")) ? CellStyle.STACKED : angle > 180 ? angle - 360 : angle;
         return new CellStyle(look, format(name), across, down, wraps, shrinks, (int) (points(told("table-cell", name, stands, "fo:margin-left"), 0) / 10),
-                turn > 180 ? turn - 360 : turn, fill, borders(name, box),
+                turn, fill, borders(name, box),
                 "none".equals(told("table-cell", name, box, "style:cell-protect")));
     }
 

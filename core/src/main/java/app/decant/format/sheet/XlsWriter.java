@@ -349,7 +349,7 @@ final class XlsWriter {
         made.setWrapText(style.wraps());
         made.setShrinkToFit(style.shrinks());
         made.setIndention((short) Math.min(15, style.indent()));
-        made.setRotation((short) (style.turn() == 255 ? 0xFF : style.turn()));
+        made.setRotation((short) (style.turn() == CellStyle.STACKED ? 0xFF : style.turn()));
         made.setAlignment(switch (style.across()) {
             case BY_KIND -> HorizontalAlignment.GENERAL;
             case LEFT -> HorizontalAlignment.LEFT;

@@ -17,6 +17,7 @@ import app.decant.pdf.font.StandardFace;
 import app.decant.pdf.structure.PageTags;
 import app.decant.pdf.structure.Tag;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -49,6 +50,8 @@ public final class PageContent implements Canvas {
     private PageTags tags;
     private Tag open;
     private boolean isMarked;
+    /** What leads from where things would stand to where they stand turned; null where they stand upright. */
+    private AffineTransform turned;
 
     /** An area that leads somewhere, from the page's top left corner; with its element where the file is tagged. */
     public record LinkArea(double x, double y, double width, double height, Link target, Tag tag) { }
@@ -303,6 +306,29 @@ public final class PageContent implements Canvas {
         forget();
     }
 
+    @Override public void turn(double x, double y, double degrees) {
+        leave();
+        turned = AffineTransform.getRotateInstance(Math.toRadians(degrees), x, y);
+        // The same where up is up.
+        AffineTransform up = new AffineTransform(1, 0, 0, -1, 0, height);
+        AffineTransform place = new AffineTransform(up);
+        place.concatenate(turned);
+        place.concatenate(up);
+        double[] m = new double[6];
+        place.getMatrix(m);
+        out.append("q ");
+        for (double value : m) out.number(value).append(' ');
+        out.append("cm\n");
+        forget();
+    }
+
+    @Override public void upright() {
+        leave();
+        out.append("Q\n");
+        forget();
+        turned = null;
+    }
+
     /** Paints a form or picture that fills the unit square. */
     void object(PDXObject object) {
         String name = pictureNames.computeIfAbsent(object, key -> "P" + pictureNames.size());
@@ -415,6 +441,11 @@ public final class PageContent implements Canvas {
     }
 
     @Override public void link(double x, double y, double width, double linkHeight, Link target) {
+        if (turned != null) {
+            Rectangle2D around = turned.createTransformedShape(new Rectangle2D.Double(x, y, width, linkHeight)).getBounds2D();
+            links.add(new LinkArea(around.getX(), around.getY(), around.getWidth(), around.getHeight(), target, tags == null ? null : tags.link(target)));
+            return;
+        }
         Tag tag = tags == null ? null : tags.link(target);
         if (!links.isEmpty()) {
             LinkArea last = links.get(links.size() - 1);

@@ -52,8 +52,13 @@ public final class ContentCards extends RecipeCards {
     void bookmarksCard(PhraseCard card) {
         card.title(Words.of("card.bookmarks"));
         PdfChoices.Bookmarks kept = now().style().bookmarks();
+        PdfChoices.Bookmarks plain = PdfStyle.PLAIN.bookmarks();
+        boolean own = window.desk().source().get() != null && window.desk().source().get().bookmarked();
+        if (own) card.choice(Words.of("keep.bookmarks"), "", keeps(PdfStyle::bookmarks), () -> set.accept(now().with(plain)));
         for (int level = 1; level <= 4; level++) {
             int to = level;
+            // Recipes that say nothing of bookmarks leave a file its own.
+            if (own && kept.levels(1, to, 1).equals(plain)) continue;
             PdfChoices.Bookmarks marks = kept.levels(1, to, 1);
             long count = window.desk().pages().get().outline().headings().stream().filter(heading -> marks.includes(heading.level())).count();
             card.choice(to == 1 ? Words.of("bookmarks.level", 1) : Words.of("bookmarks.levels", 1, to), Words.of("headings", (int) count), now().style()
@@ -63,7 +68,6 @@ public final class ContentCards extends RecipeCards {
         boolean[] places = {kept.places()};
         boolean[] bold = {kept.bold() > 0};
         boolean[] anew = {kept.anew()};
-        boolean own = window.desk().source().get() != null && window.desk().source().get().bookmarked();
         if (own) card.toggle(Words.of("bookmarks.anew.card"), Words.of("bookmarks.anew.about"), anew[0], on -> anew[0] = on);
         card.toggle(Words.of("bookmarks.places.card"), "", places[0], on -> places[0] = on);
         card.toggle(Words.of("bookmarks.bold.card"), "", bold[0], on -> bold[0] = on);
