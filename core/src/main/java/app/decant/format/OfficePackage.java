@@ -26,8 +26,10 @@ public final class OfficePackage {
         public boolean is(String name) { return role.endsWith("/" + name); }
     }
 
-    public OfficePackage(byte[] file) {
-        parts = Archive.parts(file);
+    public OfficePackage(byte[] file) { this(Archive.parts(file)); }
+
+    private OfficePackage(Map<String, byte[]> parts) {
+        this.parts = parts;
         anyCase.putAll(parts);
         byte[] contentTypes = anyCase.get("[Content_Types].xml");
         if (contentTypes == null) return;
@@ -35,6 +37,16 @@ public final class OfficePackage {
             if (node.is("ct:Override")) types.put(Archive.plain(node.get("PartName", "")), node.get("ContentType", ""));
             if (node.is("ct:Default")) typesByEnding.put(node.get("Extension", "").toLowerCase(Locale.ROOT), node.get("ContentType", ""));
         }
+    }
+
+    /** The same with other bytes for some parts; those with null are not there. */
+    public OfficePackage with(Map<String, byte[]> others) {
+        Map<String, byte[]> all = new LinkedHashMap<>(parts);
+        others.forEach((name, bytes) -> {
+            all.keySet().removeIf(name::equalsIgnoreCase);
+            if (bytes != null) all.put(name, bytes);
+        });
+        return new OfficePackage(all);
     }
 
     public byte[] part(String name) { return anyCase.get(name); }

@@ -24,7 +24,10 @@ import java.util.Set;
 /** Kinds of workbooks. As documents they are taken in as tables; onto pages they go as the sheets they are. */
 public enum SheetFormat implements Format {
     XLSX("xlsx") {
-        @Override public boolean isOf(Content content) { return content.hasContentType("spreadsheetml") && !XLSM.isOf(content) || content.hasFolder("xl"); }
+        @Override public boolean isOf(Content content) { 
+            return !XLSB.isOf(content) && (content.hasContentType("spreadsheetml") && !XLSM.isOf(content) || content.hasFolder("xl"));
+        }
+
         @Override public Set<String> endings() { return Set.of("xlsx", "xltx"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), false,
                 progress); }
@@ -39,6 +42,10 @@ public enum SheetFormat implements Format {
 
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.read(content.bytes(), true,
                 progress); }
+    },
+    XLSB("xlsb") {
+        @Override public boolean isOf(Content content) { return content.hasContentType("ms-excel.sheet.binary"); }
+        @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.binary(content.bytes(), progress); }
     },
     XLS("xls") {
         @Override public boolean isOf(Content content) { return content.hasStream("Workbook") || content.hasStream("Book"); }

@@ -26,6 +26,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import org.apache.poi.ss.usermodel.DateUtil;
@@ -44,22 +45,31 @@ final class XlsxReader {
 
     private final OfficePackage file;
     private final Progress progress;
-    private final Lost lost = new Lost();
+    private final Lost lost;
     private final List<CellValue.Text> shared = new ArrayList<>();
     private XlsxStyles styles;
     private String main;
     private int digit;
     private boolean since1904;
 
-    private XlsxReader(OfficePackage file, Progress progress) {
+    private XlsxReader(OfficePackage file, Lost lost, Progress progress) {
         this.file = file;
+        this.lost = lost;
         this.progress = progress;
     }
 
     static ReadWorkbook read(byte[] bytes, boolean macros, Progress progress) {
-        XlsxReader reader = new XlsxReader(new OfficePackage(bytes), progress);
+        XlsxReader reader = new XlsxReader(new OfficePackage(bytes), new Lost(), progress);
         if (macros) reader.lost.count(Lost.Kind.MACROS, 1);
         return reader.workbook();
+    }
+
+    /** Reads one whose parts are told in records. */
+    static ReadWorkbook binary(byte[] bytes, Progress progress) {
+        OfficePackage file = new OfficePackage(bytes);
+        Lost lost = new Lost();
+        if (file.target(Objects.requireNonNullElse(file.target("", "officeDocument"), ""), "vbaProject") != null) lost.count(Lost.Kind.MACROS, 1);
+        return new XlsxReader(XlsbParts.asMarkup(file, lost), lost, progress).workbook();
     }
 
     private ReadWorkbook workbook() {
