@@ -1,6 +1,9 @@
 package app.decant.sheet;
 
 import app.decant.document.Colour;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
 import java.text.DecimalFormatSymbols;
 import java.util.HashMap;
 import java.util.Locale;
@@ -17,11 +20,15 @@ public final class NumberText {
     private static final int MOST_SHOWN = 20_000;
     /** Whole numbers below it are shown digit by digit. */
     private static final double PLAIN = 1e10;
+    /** Smaller fractions are left to the library, which tells powers of ten. */
+    private static final double SMALL = 1e-5;
+    private static final MathContext DIGITS = new MathContext(10);
 
     private final DataFormatter formatter;
     private final Locale locale;
     private final boolean since1904;
     private final boolean western;
+    private final char point;
     private final Map<String, CellFormat> formats = new HashMap<>();
     private final Map<Shown, String> shown = new HashMap<>();
 
@@ -30,7 +37,9 @@ public final class NumberText {
     public NumberText(Workbook workbook, Locale locale) {
         this.locale = locale;
         formatter = new DataFormatter(locale);
-        western = DecimalFormatSymbols.getInstance(locale).getZeroDigit() == '0';
+        DecimalFormatSymbols symbols = DecimalFormatSymbols.getInstance(locale);
+        western = symbols.getZeroDigit() == '0' && symbols.getMinusSign() == '-';
+        point = symbols.getDecimalSeparator();
         since1904 = workbook.since1904();
     }
 
@@ -45,8 +54,18 @@ public final class NumberText {
     private String number(double value, String format) {
         // Whole numbers of which a format says nothing are most of what sheets hold.
         if (western && value == Math.rint(value) && Math.abs(value) < PLAIN && format.equals(CellStyle.GENERAL)) return Long.toString((long) value);
+        if (western && format.equals(CellStyle.GENERAL) && Math.abs(value) >= SMALL && Math.abs(value) < PLAIN) return general(value);
         if (shown.size() > MOST_SHOWN) shown.clear();
         return shown.computeIfAbsent(new Shown(value, format), this::formatted);
+    }
+
+    /** At most ten digits of a number with a fraction, at most as many behind the point, as the library shows it. */
+    private String general(double value) {
+        BigDecimal rounded = BigDecimal.valueOf(value).round(DIGITS);
+        // The library rounds a second time, and then what the machine has of the number.
+        if (rounded.scale() > DIGITS.getPrecision()) rounded = new BigDecimal(rounded.doubleValue()).setScale(DIGITS.getPrecision(), RoundingMode.HALF_UP);
+        String plain = rounded.stripTrailingZeros().toPlainString();
+        return point == '.' ? plain : plain.replace('.', point);
     }
 
     private String formatted(Shown one) {

@@ -353,7 +353,8 @@ final class SheetPainter {
             // A number that will not be seen as it is need not be set as it is.
             boolean wide = cell.value() instanceof CellValue.Number && !style.shrinks() && width(line, look) > box[2] - box[0] - LEAST * scale;
             if (wide) line = narrower(cell, style, look, room, repeated);
-            lines = setter.set(stretched(cell, line, look, Alignment.START), CellText.ENDLESS);
+            Paragraph said = stretched(cell, line, look, Alignment.START);
+            lines = cell.value() instanceof CellValue.Number ? setter.signs(said, look) : setter.set(said, CellText.ENDLESS);
             double width = lines.width();
             double[] space = {left, right};
             if (width > room + 0.3) {
@@ -367,7 +368,7 @@ final class SheetPainter {
                     // A number may reach into the room beside it before it is told as too wide.
                     space = new double[] {box[0] + LEAST * scale / 2, box[2] - LEAST * scale / 2};
                 } else {
-                    lines = setter.set(paragraph(narrower(cell, style, look, room, repeated), look, Alignment.START), CellText.ENDLESS);
+                    lines = setter.signs(paragraph(narrower(cell, style, look, room, repeated), look, Alignment.START), look);
                 }
                 width = lines.width();
             }
@@ -456,7 +457,7 @@ final class SheetPainter {
     /** A number that is too wide: with fewer digits where its format lets it, else signs that say so. */
     private String narrower(Cell cell, CellStyle style, Look look, double room, boolean repeated) {
         if (cell.value() instanceof CellValue.Number number && style.format().equalsIgnoreCase(CellStyle.GENERAL)) {
-            BigDecimal exact = new BigDecimal(number.value());
+            BigDecimal exact = BigDecimal.valueOf(number.value());
             // Of more digits than there is room for none is looked at.
             int most = Math.max(FEWEST_DIGITS, Math.min(10, (int) (room / Math.max(0.5, width("0", look))) + 1));
             for (int digits = most; digits >= FEWEST_DIGITS; digits--) {
