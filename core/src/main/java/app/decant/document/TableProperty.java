@@ -21,6 +21,8 @@ public final class TableProperty {
     /** The width asked for, as a share of the column it stands in. */
     public static final Property<Double> WIDTH_SHARE = new Property<>("table width share", Double.class);
     public static final Property<VerticalAlignment> VERTICAL_ALIGNMENT = new Property<>("vertical alignment", VerticalAlignment.class);
+    /** Which way a cell's lines run; absent: across. */
+    public static final Property<Running> RUNNING = new Property<>("running of lines", Running.class);
     /** A row repeated at the head of each page. */
     public static final Property<Boolean> HEADER_ROW = new Property<>("header row", Boolean.class);
     /** A row never split over pages. */
@@ -36,6 +38,9 @@ public final class TableProperty {
 
     /** Where a cell's text stands between its top and bottom. */
     public enum VerticalAlignment { TOP, CENTRE, BOTTOM }
+
+    /** Lines that run across, from the foot of a cell up, or from its head down (ISO/IEC 29500-1, 17.18.93). */
+    public enum Running { ACROSS, UP, DOWN }
 
     /** The parts of a table that its style may dress apart. */
     public enum TablePart { WHOLE, FIRST_ROW, LAST_ROW, FIRST_COLUMN, LAST_COLUMN, ODD_ROWS, EVEN_ROWS, ODD_COLUMNS, EVEN_COLUMNS }

@@ -18,7 +18,7 @@ public record TableEcho(Table model, BlockPath path, List<TextSelection> others)
     /** What of a table is its look, and not its measure. */
     private static final List<Property<?>> OF_TABLE = List.of(TableProperty.BORDERS, TableProperty.PADDING, TableProperty.STYLE, TableProperty.PARTS);
     private static final List<Property<?>> OF_CELL = List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING,
-            TableProperty.VERTICAL_ALIGNMENT);
+            TableProperty.VERTICAL_ALIGNMENT, TableProperty.RUNNING);
 
     /** The other tables of the body that stand in no table; null where a caret stands in none. */
     public static TableEcho of(Document document, Selection picked) {

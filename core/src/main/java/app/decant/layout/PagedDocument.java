@@ -19,12 +19,13 @@ import app.decant.page.Item;
 import app.decant.page.Line;
 import app.decant.page.Page;
 import app.decant.page.Pages;
+import java.awt.geom.Point2D;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Objects;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.SortedMap;
@@ -188,8 +189,8 @@ public final class PagedDocument implements Pages {
         Spot spot = spot(place, near);
         if (spot == null) return null;
         Line line = spot.line().line();
-        double top = spot.line().baseline() - line.ascent();
-        return new Caret(spot.page(), spot.line().left() + line.caretX(place.offset()), top, line.ascent() + line.descent());
+        Point2D top = spot.line().seen(spot.line().left() + line.caretX(place.offset()), spot.line().baseline() - line.ascent());
+        return new Caret(spot.page(), top.getX(), top.getY(), line.ascent() + line.descent(), spot.line().turn());
     }
 
     /** The story that a line on a page is part of, or null. */
@@ -218,8 +219,8 @@ public final class PagedDocument implements Pages {
         for (Item item : pages.get(pageIndex).items())
             if (item instanceof Item.LineItem line) (line.editable() ? body : other).look(line);
         boolean aside = other.line != null && other.down == 0 && (other.across == 0 || body.down > 0 && other.across < ASIDE);
-        Place there = aside ? place(pageIndex, other, x) : null;
-        return there != null || body.line == null ? there : place(pageIndex, body, x);
+        Place there = aside ? place(pageIndex, other) : null;
+        return there != null || body.line == null ? there : place(pageIndex, body);
     }
 
     /** The place of one story nearest to a point on a page, or null where nothing of it is on that page. */
@@ -228,12 +229,12 @@ public final class PagedDocument implements Pages {
         for (Item item : pages.get(pageIndex).items())
             if (item instanceof Item.LineItem line && walk(story).indexOf(TextPassage.paragraph(line)) >= 0
                     && (line.editable() || !(story instanceof Story.Body))) near.look(line);
-        return near.line == null ? null : place(near.line, story, x);
+        return near.line == null ? null : place(near.line, story, near.straight);
     }
 
-    private Place place(int pageIndex, Near near, double x) {
+    private Place place(int pageIndex, Near near) {
         Story story = story(pageIndex, near.line);
-        return story == null ? null : place(near.line, story, x);
+        return story == null ? null : place(near.line, story, near.straight);
     }
 
     private Place place(Item.LineItem line, Story story, double x) {
@@ -249,6 +250,8 @@ public final class PagedDocument implements Pages {
         private double down;
         private double across;
         private double away = Double.MAX_VALUE;
+        /** How far from the left it is, told as if the line were not turned. */
+        private double straight;
 
         Near(double x, double y) {
             this.x = x;
@@ -256,16 +259,18 @@ public final class PagedDocument implements Pages {
         }
 
         void look(Item.LineItem one) {
+            Point2D at = one.turn() == 0 ? new Point2D.Double(x, y) : one.straight(x, y);
             double top = one.y();
             double bottom = top + one.line().height();
             double left = one.left();
             double right = left + Math.max(one.line().width(), 1);
-            double oneDown = y < top ? top - y : y > bottom ? y - bottom : 0;
-            double oneAcross = x < left ? left - x : x > right ? x - right : 0;
+            double oneDown = at.getY() < top ? top - at.getY() : at.getY() > bottom ? at.getY() - bottom : 0;
+            double oneAcross = at.getX() < left ? left - at.getX() : at.getX() > right ? at.getX() - right : 0;
             // What is hit outright wins, and of several the one that lies on top.
             double oneAway = oneDown == 0 && oneAcross == 0 ? -1 : oneDown * 3 + oneAcross;
             if (oneAway > away || oneAway == away && oneAway >= 0) return;
             line = one;
+            straight = at.getX();
             down = oneDown;
             across = oneAcross;
             away = oneAway;

@@ -1,6 +1,5 @@
 package app.decant.layout;
 
-import app.decant.document.Block;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Inline;
@@ -11,6 +10,7 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.Property;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.page.Item;
@@ -42,7 +42,7 @@ final class TableSetter {
 
     /** One cell as set. */
     record Cell(double x, double width, List<Strip> strips, Insets padding, Colour fill, Borders borders, int rowSpan, VerticalAlignment vertical,
-            double needed) { }
+            double needed, TurnedCell turned) { }
 
     TableSetter(Composer composer, Table table, double available, double reach) { this(composer, table, available, reach, null); }
 
@@ -156,12 +156,25 @@ final class TableSetter {
             int from = Math.min(cell.column(), columnX.length - 1);
             int to = Math.min(columnX.length - 1, cell.column() + cell.columnSpan());
             double width = columnX[to] - columnX[from];
-            List<Block> blocks = cell.blocks();
-            List<Strip> strips = composer.stack(blocks, textOnly(look), Math.max(4, width - padding.left() - padding.right()));
+            Running running = look.get(TableProperty.RUNNING, Running.ACROSS);
+            TurnedCell turned = running == Running.ACROSS ? null : new TurnedCell(composer, cell.blocks(), textOnly(look), running);
+            List<Strip> strips = turned != null ? List.of(turned.room(height(r, cell.rowSpan()) - padding.top() - padding.bottom()))
+                    : composer.stack(cell.blocks(), textOnly(look), Math.max(4, width - padding.left() - padding.right()));
             set.add(new Cell(columnX[from], width, strips, padding, look.get(TableProperty.SHADING), look.get(TableProperty.BORDERS), cell.rowSpan(),
-                    look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP), padding.top() + Strip.height(strips) + padding.bottom()));
+                    look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP), padding.top() + Strip.height(strips) + padding.bottom(), turned));
         }
         return set;
+    }
+
+    /** How high rows are by their own word; 0 where one of them tells nothing. */
+    private double height(int r, int span) {
+        double height = 0;
+        for (int s = r; s < Math.min(table.rows().size(), r + span); s++) {
+            double own = table.rows().get(s).look().get(TableProperty.ROW_HEIGHT, 0.0);
+            if (own == 0) return 0;
+            height += own;
+        }
+        return height;
     }
 
     /** What the cell hands down to its paragraphs: everything but what dresses cells. */
@@ -171,7 +184,8 @@ final class TableSetter {
                 TableProperty.ALIGNMENT,
                 TableProperty.STYLE, TableProperty.WIDTH, TableProperty.WIDTH_SHARE, TableProperty.VERTICAL_ALIGNMENT, TableProperty.HEADER_ROW,
                         TableProperty.KEEP_ROW,
-                TableProperty.ROW_HEIGHT, TableProperty.ROW_HEIGHT_EXACT, TableProperty.PARTS)) result = result.without(property);
+                TableProperty.ROW_HEIGHT, TableProperty.ROW_HEIGHT_EXACT, TableProperty.PARTS,
+                TableProperty.RUNNING)) result = result.without(property);
         return result;
     }
 
@@ -210,7 +224,8 @@ final class TableSetter {
                 case CENTRE -> Math.max(0, free / 2);
                 case BOTTOM -> Math.max(0, free);
             };
-            items.addAll(Composer.placed(strips, cell.x() + cell.padding().left(), cell.padding().top() + down));
+            if (cell.turned() != null && !strips.isEmpty()) items.addAll(cell.turned().placed(cell, cellHeight));
+            else items.addAll(Composer.placed(strips, cell.x() + cell.padding().left(), cell.padding().top() + down));
             for (Strip strip : strips) notes.addAll(strip.notes());
             Borders borders = cell.borders();
             if (borders == null) continue;

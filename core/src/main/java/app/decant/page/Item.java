@@ -3,6 +3,9 @@ package app.decant.page;
 import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.document.Picture;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Point2D;
+import java.awt.geom.Rectangle2D;
 
 /** What stands on a page and where, in points from the page's top left corner. */
 public sealed interface Item {
@@ -19,6 +22,17 @@ public sealed interface Item {
         public LineItem(Passage passage, Line line, double x, double y, boolean editable) { this(passage, line, x, y, editable, 0); }
 
         @Override public LineItem moved(double dx, double dy) { return new LineItem(passage, line, x + dx, y + dy, editable, turn); }
+
+        /** Where on the page a place is seen that is told as if the line were not turned. */
+        public Point2D seen(double placeX, double placeY) { return turning(turn).transform(new Point2D.Double(placeX, placeY), null); }
+
+        /** The area of the page on which one is seen that is told as if the line were not turned. */
+        public Rectangle2D seen(Rectangle2D area) { return turn == 0 ? area : turning(turn).createTransformedShape(area).getBounds2D(); }
+
+        /** The other way round: a place on the page, as if the line were not turned. */
+        public Point2D straight(double pageX, double pageY) { return turning(-turn).transform(new Point2D.Double(pageX, pageY), null); }
+
+        private AffineTransform turning(double by) { return AffineTransform.getRotateInstance(Math.toRadians(by), x, y); }
 
         public double left() { return x + line.x(); }
         public double baseline() { return y + line.baseline(); }

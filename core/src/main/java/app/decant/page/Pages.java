@@ -110,6 +110,10 @@ public interface Pages {
      */
     record Hole(String number, String before, String after, Caret place) { }
 
-    /** Where a caret stands: page index, x, top and height in points. */
-    record Caret(int page, double x, double top, double height) { }
+    /**
+     * Where a caret stands: page index, x, top and height in points.
+     *
+     * @param turn how far it is turned clockwise around its upper end, in degrees
+     */
+    record Caret(int page, double x, double top, double height, double turn) { }
 }

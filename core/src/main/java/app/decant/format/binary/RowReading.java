@@ -8,6 +8,7 @@ import app.decant.document.Look;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.format.RowGrid;
@@ -96,8 +97,20 @@ final class RowReading {
         if (shading != null) look = look.with(TableProperty.SHADING, shading);
         int vertical = flags(row, cell) >> 7 & 3;
         if (vertical == 1 || vertical == 2) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.values()[vertical]);
+        Running running = running(row, cell);
+        if (running != Running.ACROSS) look = look.with(TableProperty.RUNNING, running);
         Insets padding = padding(row, 0xD632, cell, null);
         return padding == null ? look : look.with(TableProperty.PADDING, padding);
+    }
+
+    /** Which way lines run: told with the cell (2.9.321), or of some of the row (2.6.3, sprmTTextFlow). */
+    private static Running running(Row row, int cell) {
+        int told = flags(row, cell) >> 2 & 7;
+        for (Modifier one : row.modifiers) {
+            byte[] operand = one.operand();
+            if (one.code() == 0x7629 && operand.length >= 4 && cell >= (operand[0] & 0xFF) && cell < (operand[1] & 0xFF)) told = operand[2] & 7;
+        }
+        return told == 3 ? Running.UP : told == 1 || told == 5 ? Running.DOWN : Running.ACROSS;
     }
 
     /** Borders said of the whole row: top, left, bottom, right, between rows, between cells (2.9.301). */

@@ -8,6 +8,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.format.StandingCell;
@@ -98,7 +99,9 @@ final class TableMaker {
         Look look = writer.cascade().cell(table, one.firstRow(), one.cell());
         int merge = !one.reaches() ? 0 : one.continues() ? 1 : 3;
         VerticalAlignment vertical = look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP);
-        int flags = merge << 5 | vertical.ordinal() << 7 | 3 << 9;
+        Running running = look.get(TableProperty.RUNNING, Running.ACROSS);
+        int flow = running == Running.UP ? 3 : running == Running.DOWN ? 1 : 0;
+        int flags = flow << 2 | merge << 5 | vertical.ordinal() << 7 | 3 << 9;
         Bytes bytes = new Bytes().two(flags).two(width);
         for (Border side : sides(look)) bytes.four(side == null ? 0xFFFFFFFFL : LookProperties.oldBorder(side));
         return bytes.toBytes();

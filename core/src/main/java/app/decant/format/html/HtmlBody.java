@@ -368,6 +368,9 @@ final class HtmlBody {
                 case CENTRE -> "middle";
                 case BOTTOM -> "bottom";
             }).append(';');
+            TableProperty.Running running = look.get(TableProperty.RUNNING, TableProperty.Running.ACROSS);
+            if (running != TableProperty.Running.ACROSS)
+                css.append(" writing-mode: ").append(running == TableProperty.Running.UP ? "sideways-lr" : "vertical-rl").append(';');
             out.open(element, "scope", element.equals("th") ? "col" : null, "colspan", cell.columnSpan() > 1 ? String.valueOf(cell.columnSpan()) : null,
                     "rowspan", cell.rowSpan() > 1 ? String.valueOf(cell.rowSpan()) : null, "style", css.toString());
             blocks(cell.blocks(), look);

@@ -104,6 +104,10 @@ final class HtmlTable {
         String vertical = css.getOrDefault("vertical-align", element.attr("valign"));
         if (vertical.equals("middle")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.CENTRE);
         if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, TableProperty.VerticalAlignment.BOTTOM);
+        String mode = css.getOrDefault("writing-mode", "");
+        boolean about = css.getOrDefault("transform", "").replace(" ", "").equals("rotate(180deg)");
+        if (mode.equals("sideways-lr") || mode.equals("vertical-rl") && about) look = look.with(TableProperty.RUNNING, TableProperty.Running.UP);
+        else if (mode.matches("sideways-rl|vertical-rl|vertical-lr|tb-rl")) look = look.with(TableProperty.RUNNING, TableProperty.Running.DOWN);
         String[] padding = css.getOrDefault("padding", "").split("\\s+");
         // One to four lengths: top, right, bottom, left (CSS 2.2, 8.4).
         if (padding.length < 4) padding = new String[] {padding[0], padding[padding.length > 1 ? 1 : 0], padding[padding.length > 2 ? 2 : 0],

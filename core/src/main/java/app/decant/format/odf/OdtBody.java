@@ -20,6 +20,7 @@ import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
@@ -435,13 +436,14 @@ final class OdtBody {
         Colour shading = look.get(TableProperty.SHADING);
         Insets padding = look.get(TableProperty.PADDING, new Insets(0, 5.4, 0, 5.4));
         VerticalAlignment vertical = look.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP);
-        return styles.other("table-cell", "Cell", Arrays.asList(borders, shading, padding, vertical),
+        Running running = look.get(TableProperty.RUNNING, Running.ACROSS);
+        return styles.other("table-cell", "Cell", Arrays.asList(borders, shading, padding, vertical, running),
                 made -> made.leaf("style:table-cell-properties", "fo:border-top", OdtLooks.border(borders.top()), "fo:border-right",
                 OdtLooks.border(borders.right()),
                 "fo:border-bottom", OdtLooks.border(borders.bottom()), "fo:border-left", OdtLooks.border(borders.left()), "fo:background-color",
                         shading == null || shading.isAutomatic() ? null : OdtLooks.colour(shading), "fo:padding-top", OdtLooks.points(padding.top()),
                 "fo:padding-right", OdtLooks.points(padding.right()), "fo:padding-bottom", OdtLooks.points(padding.bottom()), "fo:padding-left",
                         OdtLooks.points(padding.left()), "style:vertical-align", vertical == VerticalAlignment.CENTRE ? "middle" : vertical.name()
-                        .toLowerCase(Locale.ROOT)));
+                        .toLowerCase(Locale.ROOT), "style:rotation-angle", running == Running.ACROSS ? null : running == Running.UP ? "90" : "270"));
     }
 }

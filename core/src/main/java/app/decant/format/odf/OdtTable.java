@@ -122,6 +122,10 @@ final class OdtTable {
             String vertical = properties.get("style:vertical-align", "");
             if (vertical.equals("middle")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.CENTRE);
             if (vertical.equals("bottom")) look = look.with(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.BOTTOM);
+            String angle = properties.get("style:rotation-angle", "");
+            String mode = properties.get("style:writing-mode", "");
+            if (angle.startsWith("90") || mode.equals("bt-lr")) look = look.with(TableProperty.RUNNING, TableProperty.Running.UP);
+            if (angle.startsWith("270") || mode.matches("tb(-rl|-lr)?")) look = look.with(TableProperty.RUNNING, TableProperty.Running.DOWN);
             double all = OdtLookReading.length(properties.get("fo:padding"), 0);
             look = look.with(TableProperty.PADDING, new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all),
                     OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all),

@@ -30,7 +30,9 @@ final class SectionReader {
 
     static Section section(XmlNode node, StoryReader story) {
         if (node == null) return new Section(Section.Start.NEXT_PAGE, LETTER, Columns.ONE, PageNumbering.CONTINUED, Map.of(), false, List.of());
-        if (node.child("w:textDirection") != null) story.reader.findOnce(Finding.changed(Message.of("ooxml.text-turned-sideways-is-set-upright")));
+        XmlNode running = node.child("w:textDirection");
+        if (running != null && !running.get("w:val", "").matches("lrTb|tb"))
+            story.reader.findOnce(Finding.changed(Message.of("ooxml.text-turned-sideways-is-set-upright")));
         Map<FramePlace, List<Block>> frames = new EnumMap<>(FramePlace.class);
         for (XmlNode child : node.children()) {
             boolean header = child.is("w:headerReference");

@@ -5,6 +5,7 @@ import app.decant.document.Look;
 import app.decant.document.Markup;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.TablePart;
 import app.decant.document.TableProperty.TableParts;
 import app.decant.document.TableProperty.VerticalAlignment;
@@ -57,8 +58,6 @@ final class TableReader {
             for (Raw cell : raw.get(r)) {
                 reach(cell.node);
                 if (cell.goesOn && carriesOn(raw, r, cell)) continue;
-                if (cell.node.child("w:tcPr") != null && cell.node.child("w:tcPr").child("w:textDirection") != null)
-                    story.reader.findOnce(Finding.changed(Message.of("ooxml.text-turned-sideways-is-set-upright")));
                 cells.add(new Table.Cell(cell.column, cell.span, cell.starts ? rowSpan(raw, r, cell) : 1, cellLook(cell.node.child("w:tcPr")),
                         story.inner(cell.node)));
             }
@@ -212,6 +211,12 @@ final class TableReader {
             case "w:tcBorders" -> look.with(TableProperty.BORDERS, LookReader.borders(node));
             case "w:shd" -> look.with(TableProperty.SHADING, LookReader.fill(node));
             case "w:tcMar" -> look.with(TableProperty.PADDING, insets(node, new Insets(0, 5.4, 0, 5.4)));
+            case "w:textDirection" -> switch (node.get("w:val", "")) {
+                case "btLr", "btLrV", "lr" -> look.with(TableProperty.RUNNING, Running.UP);
+                case "tbRl", "tbRlV", "tbLrV", "rl", "rlV" -> look.with(TableProperty.RUNNING, Running.DOWN);
+                case "lrTb", "tb" -> look.with(TableProperty.RUNNING, Running.ACROSS);
+                default -> look;
+            };
             case "w:vAlign" -> look.with(TableProperty.VERTICAL_ALIGNMENT, switch (node.get("w:val", "top")) {
                 case "center", "both" -> VerticalAlignment.CENTRE;
                 case "bottom" -> VerticalAlignment.BOTTOM;

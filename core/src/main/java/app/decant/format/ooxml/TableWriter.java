@@ -177,6 +177,13 @@ final class TableWriter {
             case "w:tcMar" -> {
                 if (look.says(TableProperty.PADDING)) padding(xml, name, look.get(TableProperty.PADDING));
             }
+            case "w:textDirection" -> {
+                if (look.says(TableProperty.RUNNING)) xml.leaf(name, "w:val", switch (look.get(TableProperty.RUNNING)) {
+                    case ACROSS -> "lrTb";
+                    case UP -> "btLr";
+                    case DOWN -> "tbRl";
+                });
+            }
             case "w:vAlign" -> {
                 if (look.says(TableProperty.VERTICAL_ALIGNMENT)) xml.leaf(name, "w:val", switch (look.get(TableProperty.VERTICAL_ALIGNMENT)) {
                     case TOP -> "top";

@@ -18,6 +18,7 @@ import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
@@ -299,6 +300,8 @@ final class RtfStory {
             VerticalAlignment vertical = look.get(TableProperty.VERTICAL_ALIGNMENT);
             if (vertical != null) words.append(vertical == VerticalAlignment.CENTRE ? "\\clvertalc" : vertical == VerticalAlignment.BOTTOM ? "\\clvertalb"
                     : "\\clvertalt");
+            Running running = look.get(TableProperty.RUNNING, Running.ACROSS);
+            if (running != Running.ACROSS) words.append(running == Running.UP ? "\\cltxbtlr" : "\\cltxtbrl");
             Borders borders = look.get(TableProperty.BORDERS, Borders.OPEN);
             Border[] sides = {borders.top(), borders.left(), borders.bottom(), borders.right()};
             String[] names = {"\\clbrdrt", "\\clbrdrl", "\\clbrdrb", "\\clbrdrr"};

@@ -11,6 +11,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty.Script;
@@ -73,6 +74,7 @@ final class RtfStoryReading {
         boolean joined;
         int colour = -1;
         VerticalAlignment vertical;
+        Running running;
         final int[] padding = {-1, -1, -1, -1};
         final RtfBorders borders = new RtfBorders();
     }
@@ -278,6 +280,7 @@ final class RtfStoryReading {
             look = look.with(TableProperty.BORDERS, new Borders(or(borders.top()), or(borders.right()), or(borders.bottom()), or(borders.left()), null, null));
         }
         if (cell.colour > 0) look = look.with(TableProperty.SHADING, tables.colour(cell.colour));
+        if (cell.running != null) look = look.with(TableProperty.RUNNING, cell.running);
         if (cell.vertical != null) look = look.with(TableProperty.VERTICAL_ALIGNMENT, cell.vertical);
         boolean own = Arrays.stream(cell.padding).anyMatch(side -> side >= 0);
         return own ? look.with(TableProperty.PADDING, padding(cell.padding, new Insets(0, 5.4, 0, 5.4))) : look;
@@ -322,6 +325,8 @@ final class RtfStoryReading {
             case "clvmgf" -> cell.begins = true;
             case "clvmrg" -> cell.continues = true;
             case "clmrg" -> cell.joined = true;
+            case "cltxbtlr" -> cell.running = Running.UP;
+            case "cltxtbrl", "cltxtbrlv" -> cell.running = Running.DOWN;
             case "clvertalc" -> cell.vertical = VerticalAlignment.CENTRE;
             case "clvertalb" -> cell.vertical = VerticalAlignment.BOTTOM;
             case "clcbpat" -> cell.colour = value;

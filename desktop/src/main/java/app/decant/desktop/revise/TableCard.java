@@ -10,6 +10,7 @@ import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Look;
 import app.decant.document.Property;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.edit.CellSelection;
@@ -42,6 +43,7 @@ final class TableCard {
     private final Map<TableTask, Button> buttons = new EnumMap<>(TableTask.class);
     private final ComboBox<Lines> lines = new ComboBox<>();
     private final ComboBox<VerticalAlignment> stands = new ComboBox<>();
+    private final ComboBox<Running> runs = new ComboBox<>();
     private final ColourRow shade;
     private final More more;
     private boolean telling;
@@ -98,12 +100,20 @@ final class TableCard {
         stands.setOnAction(event -> {
             if (!telling && stands.getValue() != null) dress(desk, TableProperty.VERTICAL_ALIGNMENT, stands.getValue());
         });
+        runs.setId("table-runs");
+        runs.setAccessibleText(Words.of("table.runs"));
+        runs.getItems().setAll(Running.values());
+        runs.setConverter(new EnumWords<>("table.runs."));
+        runs.setOnAction(event -> {
+            if (!telling && runs.getValue() != null) dress(desk, TableProperty.RUNNING, runs.getValue());
+        });
         shade = new ColourRow("table.shade", colour -> dress(desk, TableProperty.SHADING, colour));
         GridPane looks = new GridPane();
         looks.setHgap(8);
         looks.setVgap(6);
         looks.addRow(0, More.label("table.lines"), lines);
         looks.addRow(1, More.label("table.stands"), stands);
+        looks.addRow(2, More.label("table.runs"), runs);
         more = new More("table.more", looks, shade.node());
         more.whenOpened(() -> tell(desk));
         VBox card = new VBox(8, about, sums, grid, head, more);
@@ -146,6 +156,7 @@ final class TableCard {
         telling = true;
         lines.setValue(Lines.of(cell.get(TableProperty.BORDERS)));
         stands.setValue(cell.get(TableProperty.VERTICAL_ALIGNMENT, VerticalAlignment.TOP));
+        runs.setValue(cell.get(TableProperty.RUNNING, Running.ACROSS));
         telling = false;
         shade.tell(cell.get(TableProperty.SHADING));
     }

@@ -1,9 +1,11 @@
 package app.decant.desktop.table;
 
+import java.util.List;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
 import javafx.scene.layout.Pane;
 import javafx.scene.shape.Rectangle;
+import javafx.scene.transform.Rotate;
 import javafx.util.Duration;
 
 /** The caret: a thin bar that blinks while the table has the keyboard. */
@@ -23,7 +25,8 @@ public final class Caret {
         else blink.stop();
     }
 
-    void place(Pane sheet, double x, double y, double height) {
+    /** @param turn how far it is turned clockwise around its upper end, in degrees */
+    void place(Pane sheet, double x, double y, double height, double turn) {
         if (bar.getParent() != sheet) {
             hide();
             sheet.getChildren().add(bar);
@@ -31,6 +34,7 @@ public final class Caret {
         bar.setX(x - 0.8);
         bar.setY(y);
         bar.setHeight(height);
+        bar.getTransforms().setAll(turn == 0 ? List.of() : List.of(new Rotate(turn, x, y)));
         bar.setOpacity(1);
         blink.playFromStart();
     }

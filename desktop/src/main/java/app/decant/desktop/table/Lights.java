@@ -21,6 +21,7 @@ import app.decant.page.Page;
 import app.decant.page.Passage;
 import app.decant.page.Piece;
 import app.decant.spelling.Spelling.Slip;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -110,6 +111,7 @@ final class Lights {
                 if (from >= to || paragraph == typed && span.head().offset() == slip.to()) continue;
                 double a = line.line().caretX(from);
                 double b = line.line().caretX(to);
+                if (line.turn() != 0) continue;
                 lines.add(new double[] {line.left() + Math.min(a, b), line.baseline() + line.line().descent() * 0.45, Math.abs(b - a)});
             }
         }
@@ -131,7 +133,7 @@ final class Lights {
                 if (from >= to || !inline.look().says(TextProperty.FORM)) continue;
                 double a = line.line().caretX(from);
                 double b = line.line().caretX(to);
-                places.add(new double[] {line.left() + Math.min(a, b), line.y(), Math.abs(b - a), line.line().height()});
+                places.add(seen(line, line.left() + Math.min(a, b), Math.abs(b - a)));
             }
         }
         return places;
@@ -198,9 +200,15 @@ final class Lights {
             double b = line.left() + line.line().caretX(end);
             double left = Math.min(a, b);
             double width = Math.abs(a - b) + (whole && line.line().end() == line.passage().length() ? 4 : 0);
-            rectangles.add(new double[] {left, line.y(), width, line.line().height()});
+            rectangles.add(seen(line, left, width));
         }
         return rectangles;
+    }
+
+    /** A part of a line on its page: left, top, width and height. */
+    private static double[] seen(Item.LineItem line, double left, double width) {
+        Rectangle2D area = line.seen(new Rectangle2D.Double(left, line.y(), width, line.line().height()));
+        return new double[] {area.getX(), area.getY(), area.getWidth(), area.getHeight()};
     }
 
     /** The frame of a picture that is picked. */

@@ -116,7 +116,7 @@ public final class PageTable extends PageView {
             return;
         }
         composition.place(sheet, place.x() * scale(), place.top() * scale(), place.height() * scale());
-        caret.place(sheet, place.x() * scale(), place.top() * scale(), place.height() * scale());
+        caret.place(sheet, place.x() * scale(), place.top() * scale(), place.height() * scale(), place.turn());
     }
 
     /** The page that headers and footers are written on: the one that was clicked, else the one in view. */
