@@ -22,6 +22,8 @@ import org.apache.pdfbox.pdmodel.PDPage;
  * ends where a line begins as one did before; what follows then goes down or up as it is.
  */
 final class PassageSetting {
+    /** Some writers stretch the letters of each line a little, so that it is full (9.3.4); elsewhere they are as wide as those of the line there. */
+    private static final double MOST_STRETCHED = 0.05;
     /** A gap this wide, in ems, leads to a tab stop. */
     private static final double TAB = 1.6;
     /** A line stands so much lower than that before it, in ems, or it is in another column. */
@@ -218,13 +220,13 @@ final class PassageSetting {
         return begin;
     }
 
-    /** All letters are shown by one stream and in one manner, on one line but for numbers of notes; by several fonts, sizes and colours if need be. */
+    /** All letters are shown by one stream and in one manner, on one line but for those that are raised; by several fonts, sizes and colours if need be. */
     private static void refuseOther(ShownGlyph mark, ShownGlyph like, double baseline) throws Refused {
         boolean same = mark.path().equals(like.path()) && mark.mode() == like.mode()
-                && Math.abs(mark.glyph().size() / like.glyph().size() - mark.across() / like.across()) < 0.01;
-        boolean note = StandingLine.isNote(mark, like, baseline);
+                && Math.abs(mark.glyph().size() / like.glyph().size() / (mark.across() / like.across()) - 1) < MOST_STRETCHED;
+        boolean raised = StandingLine.isRaised(mark, like, baseline);
         if (!same) throw new Refused(Message.of("keep.its-lines-are-not-set-in-one"));
-        if (!note && Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused(
+        if (!raised && Math.abs(mark.glyph().baseline() - baseline) > 0.1 * like.glyph().size()) throw new Refused(
                 Message.of("keep.letters-stand-above-or-below-its-lines"));
     }
 

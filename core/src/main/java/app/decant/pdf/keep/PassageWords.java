@@ -72,10 +72,10 @@ final class PassageWords {
 
     /** A mark of a line as a letter to be set. */
     private SetWord.Letter standing(ShownGlyph mark, StandingLine line, double kerned, ShownGlyph like) throws Refused, IOException {
-        boolean note = StandingLine.isNote(mark, like, line.baseline());
+        boolean raised = StandingLine.isRaised(mark, like, line.baseline());
         double share = StandingLine.isAsLarge(mark, like) ? 1 : mark.glyph().size() / like.glyph().size();
         return new SetWord.Letter(mark, -1, mark.glyph().text(), letters.bytes(mark), mark.width() * share, mark, null, kerned, share,
-                note ? line.baseline() - mark.glyph().baseline() : 0, painted(mark, like), mark.glyph().rgb(), markings.of(mark));
+                raised ? line.baseline() - mark.glyph().baseline() : 0, painted(mark, like), mark.glyph().rgb(), markings.of(mark));
     }
 
     /** The operators that set the colour of a mark, where it is another than that of the passage's first. */

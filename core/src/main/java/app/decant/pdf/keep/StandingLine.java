@@ -14,12 +14,16 @@ import java.util.TreeMap;
  * @param first of its letters, not the number of a note before it
  */
 record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label, ShownGlyph first) {
-    /** Letters as large as the line's are no numbers of notes, which are as small as this. */
+    /** Letters that are smaller than the line's stand farther above or below it than those as large: numbers of notes, powers, formulas. */
     private static final double LARGE = 0.9;
+    private static final double LARGEST = 1.1;
     private static final double SMALL = 0.4;
-    /** So far, in ems, numbers of notes stand above the line. */
-    private static final double LEAST_RAISED = 0.15;
+    /** So far, in ems, letters stand above or below the line that are raised; nearer ones stand on it. */
+    private static final double LEAST_RAISED = 0.1;
     private static final double MOST_RAISED = 0.6;
+    private static final double MOST_LOWERED = 0.4;
+    /** Letters as large as the line's, as some names and signs have them. */
+    private static final double MOST_SHIFTED = 0.3;
     /** Letters are of one size that differ by no more than this, in points. */
     private static final double SAME = 0.02;
 
@@ -27,7 +31,7 @@ record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label, ShownGlyph f
 
     private static ShownGlyph first(List<ShownGlyph> marks) {
         ShownGlyph like = like(marks);
-        return marks.stream().filter(mark -> !mark.glyph().isSpace() && !isNote(mark, like, like.glyph().baseline())).findFirst().orElse(like);
+        return marks.stream().filter(mark -> !mark.glyph().isSpace() && !isRaised(mark, like, like.glyph().baseline())).findFirst().orElse(like);
     }
 
     /** The first of its letters that are as large as another. */
@@ -43,7 +47,7 @@ record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label, ShownGlyph f
     /** The size of its largest letters beside that of others; those of notes are not asked. */
     double share(ShownGlyph like) {
         double baseline = baseline();
-        return marks.stream().filter(mark -> !mark.glyph().isSpace() && !isNote(mark, like, baseline)).mapToDouble(mark -> mark.glyph().size()).max()
+        return marks.stream().filter(mark -> !mark.glyph().isSpace() && !isRaised(mark, like, baseline)).mapToDouble(mark -> mark.glyph().size()).max()
                 .orElse(like.glyph().size()) / like.glyph().size();
     }
 
@@ -82,10 +86,11 @@ record StandingLine(List<ShownGlyph> marks, List<ShownGlyph> label, ShownGlyph f
 
     static boolean isAsLarge(ShownGlyph mark, ShownGlyph like) { return Math.abs(mark.glyph().size() - like.glyph().size()) < SAME; }
 
-    /** Whether a mark is the number of a note beside letters. */
-    static boolean isNote(ShownGlyph mark, ShownGlyph like, double baseline) {
+    /** Whether a mark stands above or below the line of letters that it belongs to, as numbers of notes do. */
+    static boolean isRaised(ShownGlyph mark, ShownGlyph like, double baseline) {
         double share = mark.glyph().size() / like.glyph().size();
         double raised = (baseline - mark.glyph().baseline()) / like.glyph().size();
-        return share > SMALL && share < LARGE && raised > LEAST_RAISED && raised < MOST_RAISED;
+        if (share >= LARGE) return share < LARGEST && Math.abs(raised) > LEAST_RAISED && Math.abs(raised) < MOST_SHIFTED;
+        return share > SMALL && (raised > LEAST_RAISED && raised < MOST_RAISED || raised < -LEAST_RAISED && raised > -MOST_LOWERED);
     }
 }

@@ -14,6 +14,11 @@ public final class LineFinder {
     /** A gap this wide, in ems, is more than a space between words. */
     private static final double WIDE = 0.95;
 
+    private static final int FEW = 3;
+    /** So far, in ems, letters as large stand above or below their line. */
+    private static final double SHIFTED = 0.3;
+    private static final double CLOSE = 0.25;
+
     private LineFinder() { }
 
     /** Glyphs that stand on one baseline and, with them, those raised or lowered beside them. */
@@ -28,6 +33,20 @@ public final class LineFinder {
                 if (glyph.x() - run.right() < 0.6 * size && glyph.x() - run.right() > -0.3 * size) return true;
             }
             return false;
+        }
+
+        /** Whether letters of this row stand close on both sides of another. */
+        boolean isAround(Row other) {
+            double left = other.glyphs.stream().mapToDouble(Glyph::x).min().orElse(0);
+            double right = other.glyphs.stream().mapToDouble(Glyph::right).max().orElse(0);
+            boolean before = false;
+            boolean behind = false;
+            for (Glyph glyph : glyphs) {
+                if (glyph.isSpace()) continue;
+                before |= glyph.x() < left && Math.abs(left - glyph.right()) < CLOSE * size;
+                behind |= glyph.right() > right && Math.abs(glyph.x() - right) < CLOSE * size;
+            }
+            return before && behind;
         }
     }
 
@@ -69,10 +88,30 @@ public final class LineFinder {
             row.glyphs.addAll(run.glyphs);
         }
         for (Run run : small) nearest(rows, run).glyphs.addAll(run.glyphs);
+        shifted(rows);
         List<Chunk> chunks = new ArrayList<>();
         for (Row row : rows) split(row, chunks);
         chunks.sort(Comparator.comparingDouble(Chunk::baseline).thenComparingDouble(Chunk::left));
         return chunks;
+    }
+
+    /** A few letters as large as others, between which they stand close, a little above or below them: some names and signs are set so. */
+    private static void shifted(List<Row> rows) {
+        List<Row> gone = new ArrayList<>();
+        for (Row row : rows) {
+            if (row.glyphs.size() > FEW || row.glyphs.stream().anyMatch(Glyph::isSpace)) continue;
+            Row around = null;
+            for (Row other : rows) {
+                double away = Math.abs(other.baseline - row.baseline);
+                boolean near = other != row && !gone.contains(other) && away < SHIFTED * row.size && Math.abs(other.size - row.size) < 0.12 * row.size;
+                boolean nearer = around == null || away < Math.abs(around.baseline - row.baseline);
+                if (near && nearer && other.glyphs.size() > FEW && other.isAround(row)) around = other;
+            }
+            if (around == null) continue;
+            around.glyphs.addAll(row.glyphs);
+            gone.add(row);
+        }
+        rows.removeAll(gone);
     }
 
     private static List<Run> runs(List<Glyph> glyphs) {

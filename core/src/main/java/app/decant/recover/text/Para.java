@@ -129,7 +129,8 @@ public final class Para {
         }
         count(first, alike, counts, samples);
         typicalOf = lines.size();
-        typical = samples.get(counts.entrySet().stream().max(Map.Entry.comparingByValue()).orElseThrow().getKey());
+        // Of what shows no letter the first glyph tells.
+        typical = counts.entrySet().stream().max(Map.Entry.comparingByValue()).map(most -> samples.get(most.getKey())).orElseGet(() -> first().glyphs().get(0));
         return typical;
     }
 
