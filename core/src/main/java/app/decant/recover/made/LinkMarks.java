@@ -27,11 +27,12 @@ public final class LinkMarks {
     private final List<Double> indents = new ArrayList<>();
 
     public LinkMarks(List<Para> paras, Map<String, SourceFile.Target> targets) {
+        Map<Integer, List<Para>> byPage = new HashMap<>();
+        for (Para para : paras) byPage.computeIfAbsent(para.page(), key -> new ArrayList<>()).add(para);
         targets.forEach((name, target) -> {
             Para best = null;
             double nearest = Double.MAX_VALUE;
-            for (Para para : paras) {
-                if (para.page() != target.page()) continue;
+            for (Para para : byPage.getOrDefault(target.page(), List.of())) {
                 double away = para.first().top() - target.top();
                 double distance = away >= -8 ? away : -away * 4;
                 if (distance < nearest) {

@@ -35,11 +35,13 @@ public final class PageExtents {
 
     /** The highest and lowest place of text for each size of page. */
     private void measure() {
+        Map<Integer, List<Para>> byPage = new HashMap<>();
+        for (Para para : body.paragraphs())
+            for (int page = para.first().page(); page <= para.last().page(); page++) byPage.computeIfAbsent(page, key -> new ArrayList<>()).add(para);
         for (PageMatter page : pages) {
             double[] extent = heights.computeIfAbsent(sizeKey(page), key -> new double[] {Double.MAX_VALUE, 0});
             double lowest = 0;
-            for (Para para : body.paragraphs()) {
-                if (para.first().page() > page.index() || para.last().page() < page.index()) continue;
+            for (Para para : byPage.getOrDefault(page.index(), List.of())) {
                 double[] reach = blocks.reach(para);
                 for (TextLine line : para.lines()) {
                     if (line.page() != page.index()) continue;
