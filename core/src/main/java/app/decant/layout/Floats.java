@@ -6,8 +6,10 @@ import app.decant.document.Look;
 import app.decant.document.Picture;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TextBox;
 import app.decant.page.Item;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -112,9 +114,11 @@ final class Floats {
         }
         TextBox box = (TextBox) floating.content();
         Insets padding = box.padding();
-        List<Strip> strips = composer.stack(box.blocks(), Look.PLAIN, Math.max(4, box.width() - padding.left() - padding.right()), true, locked);
+        boolean across = box.running() == Running.ACROSS;
+        double along = across ? box.width() - padding.left() - padding.right() : box.height() - padding.top() - padding.bottom();
+        List<Strip> strips = composer.stack(box.blocks(), Look.PLAIN, Math.max(4, along), true, locked);
         double needed = padding.top() + Strip.height(strips) + padding.bottom();
-        double height = box.grows() ? Math.max(needed, box.height() > 0 && !box.blocks().isEmpty() ? 0 : box.height()) : box.height();
+        double height = across && box.grows() ? Math.max(needed, box.height() > 0 && !box.blocks().isEmpty() ? 0 : box.height()) : box.height();
         if (box.fill() != null) items.add(new Item.Fill(0, 0, box.width(), height, box.fill()));
         if (box.border() != null && box.border().isVisible()) {
             Frames.rule(items, 0, 0, box.width(), 0, box.border());
@@ -128,7 +132,9 @@ final class Floats {
             case CENTRE -> left / 2;
             case BOTTOM -> left;
         };
-        for (Item item : Composer.placed(strips, padding.left(), padding.top() + above))
+        List<Item> text = across ? Composer.placed(strips, padding.left(), padding.top() + above)
+                : TurnedCell.placed(strips, new Rectangle2D.Double(0, 0, box.width(), height), padding, box.standing(), box.running());
+        for (Item item : text)
             items.add(locked && item instanceof Item.LineItem line ? line.locked() : item);
         return height;
     }

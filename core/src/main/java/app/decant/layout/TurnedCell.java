@@ -51,11 +51,16 @@ final class TurnedCell {
     List<Item> placed(TableSetter.Cell cell, double height) {
         Insets padding = cell.padding();
         List<Strip> strips = composer.stack(blocks, look, Math.max(4, height - padding.top() - padding.bottom()));
-        double free = Math.max(0, cell.width() - padding.left() - padding.right() - Strip.height(strips));
-        double down = cell.vertical() == VerticalAlignment.TOP ? 0 : cell.vertical() == VerticalAlignment.CENTRE ? free / 2 : free;
+        return placed(strips, new Rectangle2D.Double(cell.x(), 0, cell.width(), height), padding, cell.vertical(), running);
+    }
+
+    /** What stands in an area whose lines run up or down. @param standing of lines that leave room beside them */
+    static List<Item> placed(List<Strip> strips, Rectangle2D area, Insets padding, VerticalAlignment standing, Running running) {
+        double free = Math.max(0, area.getWidth() - padding.left() - padding.right() - Strip.height(strips));
+        double down = standing == VerticalAlignment.TOP ? 0 : standing == VerticalAlignment.CENTRE ? free / 2 : free;
         // What was the top of its text is on the left where lines run up, and on the right where they run down.
-        AffineTransform place = running == Running.UP ? AffineTransform.getTranslateInstance(cell.x() + padding.left() + down, height - padding.bottom())
-                : AffineTransform.getTranslateInstance(cell.x() + cell.width() - padding.right() - down, padding.top());
+        AffineTransform place = running == Running.UP ? AffineTransform.getTranslateInstance(area.getX() + padding.left() + down,
+                area.getMaxY() - padding.bottom()) : AffineTransform.getTranslateInstance(area.getMaxX() - padding.right() - down, area.getY() + padding.top());
         double turn = running == Running.UP ? -90 : 90;
         place.rotate(Math.toRadians(turn));
         return Composer.placed(strips, 0, 0).stream().map(item -> turned(item, place, turn)).toList();

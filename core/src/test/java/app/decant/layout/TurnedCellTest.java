@@ -3,16 +3,20 @@ package app.decant.layout;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.Decant;
+import app.decant.document.Anchor;
 import app.decant.document.Block;
 import app.decant.document.Document;
+import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Table;
+import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
+import app.decant.document.TextBox;
 import app.decant.document.Walk;
 import app.decant.page.Pages.Caret;
 import app.decant.publish.Order;
@@ -148,6 +152,28 @@ class TurnedCellTest {
         }
         try (InputStream in = Files.newInputStream(root.resolve("deck.docx")); XWPFDocument poi = new XWPFDocument(in)) {
             assertThat(poi.getTables().get(0).getRow(0).getCell(1).getCTTc().getTcPr().getTextDirection().getVal().toString()).isEqualTo("tbRl");
+        }
+    }
+
+    /** Lines of text boxes run so too (ISO/IEC 29500-1, 20.1.10.83): along the side of a page, as offices set them. */
+    @Test void linesOfBoxesRunAsTheySay() throws IOException {
+        TextBox box = new TextBox(List.of(Paragraph.of("Timetable")), 24, 120, false, Insets.NONE, null, null);
+        for (Running running : List.of(Running.UP, Running.DOWN)) {
+            Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.PAGE, null, 20), new Anchor.Vertical(Anchor.Vertical.From.PAGE, null, 200),
+                    Anchor.Wrap.NONE, Insets.NONE, false);
+            Paragraph holds = Paragraph.of("Before.").withInlines(List.of(new Inline.Floating(anchor, box.running(running), Look.PLAIN),
+                    new Inline.Text("Before.", Look.PLAIN)));
+            Document document = Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(List.of(holds))));
+            List<double[]> letters = letters(published(document, "side.pdf").file(), "Timetable");
+            for (int i = 1; i < letters.size(); i++)
+                assertThat(letters.get(i)[1] - letters.get(i - 1)[1]).as("%s", running).matches(step -> running == Running.UP ? step < 0 : step > 0);
+            assertThat(letters.get(0)[1]).isCloseTo(running == Running.UP ? 320 : 200, Offset.offset(1.0));
+            for (String ending : running == Running.UP ? List.of("docx", "rtf") : List.of("docx", "rtf", "odt")) {
+                Document read = Decant.open(published(document, "side." + ending).file()).document();
+                assertThat(Walk.of(read).stops().stream().flatMap(stop -> stop.paragraph().inlines().stream())
+                        .filter(inline -> inline instanceof Inline.Floating one && one.content() instanceof TextBox).toList()).as(ending)
+                        .singleElement().satisfies(one -> assertThat(((TextBox) ((Inline.Floating) one).content()).running()).isEqualTo(running));
+            }
         }
     }
 }

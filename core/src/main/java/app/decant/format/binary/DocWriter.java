@@ -102,6 +102,7 @@ public final class DocWriter {
         if (lost.contains("opaque")) findings.add(Finding.lost(Message.of("binary.charts-formulas-and-embedded-objects-that-have")));
         if (lost.contains("picture")) findings.add(Finding.lost(Message.of("binary.a-picture-cannot-be-decoded")));
         if (lost.contains("floating")) findings.add(Finding.changed(Message.of("format.floating-tables-stand-in-the-text")));
+        if (lost.contains("running")) findings.add(Finding.changed(Message.of("binary.boxes-run-across")));
         if (lost.contains("boxes")) findings.add(Finding.changed(Message.of("binary.text-boxes-become-framed-paragraphs")));
         if (drawings.changed() > 0)
             findings.add(Finding.changed(Message.of("binary.pictures-became-pixels-in-the-doc", drawings.changed())));

@@ -9,6 +9,7 @@ import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TextBox;
 import app.decant.format.FormTold;
 import app.decant.format.binary.Modifiers.Modifier;
@@ -203,7 +204,12 @@ final class DrawingReading {
         int text = options == null ? 0 : number(options, EscherPropertyTypes.TEXT__TEXTID) >> 16;
         if (text < 1 || !(header ? headerBoxesRead : boxesRead).add(text)) return null;
         List<Block> blocks = box(text, header);
-        return blocks == null ? null : new TextBox(blocks, area.width, area.height, false, PADDING, Border.NONE, null);
+        return blocks == null ? null : new TextBox(blocks, area.width, area.height, false, PADDING, Border.NONE, null)
+                .running(switch (number(options, EscherPropertyTypes.TEXT__TEXTFLOW)) {
+                    case 1, 3, 5 -> Running.DOWN;
+                    case 2 -> Running.UP;
+                    default -> Running.ACROSS;
+                });
     }
 
     private static EscherOptRecord options(OfficeDrawing drawing) {

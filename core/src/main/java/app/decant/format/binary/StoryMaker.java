@@ -13,6 +13,7 @@ import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Picture;
 import app.decant.document.Table;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
@@ -230,6 +231,7 @@ final class StoryMaker {
 
     /** A text box becomes paragraphs in a frame of its place and width (2.6.2, sprmPDxaAbs and following). */
     private void framed(TextBox box, Anchor anchor, Place place) {
+        if (box.running() != Running.ACROSS) writer.lose("running");
         Anchor.Horizontal across = anchor.horizontal();
         Anchor.Vertical down = anchor.vertical();
         int fromX = across.from() == Anchor.Horizontal.From.PAGE ? 2 : across.from() == Anchor.Horizontal.From.MARGIN ? 1 : 0;

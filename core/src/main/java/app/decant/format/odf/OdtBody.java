@@ -357,6 +357,9 @@ final class OdtBody {
             }
             if (crop != null) a.addAll(List.of("fo:clip", crop));
             if (box != null) {
+                // Lines of boxes that run up have no name in this version of the format (20.404).
+                if (box.running() == Running.UP) writer.lose("upwards");
+                if (box.running() == Running.DOWN) a.addAll(List.of("style:writing-mode", "tb-rl"));
                 if (box.standing() != VerticalAlignment.TOP)
                     a.addAll(List.of("draw:textarea-vertical-align", box.standing() == VerticalAlignment.CENTRE ? "middle" : "bottom"));
                 a.addAll(List.of("fo:border", OdtLooks.border(box.border()), "fo:padding-top", OdtLooks.points(box.padding().top()), "fo:padding-right",

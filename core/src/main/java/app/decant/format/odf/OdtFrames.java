@@ -12,6 +12,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.words.Message;
@@ -79,6 +80,10 @@ final class OdtFrames {
                     case "middle", "justify" -> VerticalAlignment.CENTRE;
                     case "bottom" -> VerticalAlignment.BOTTOM;
                     default -> VerticalAlignment.TOP;
+                }, properties == null ? Running.ACROSS : switch (properties.get("style:writing-mode", "")) {
+                    case "tb-rl", "tb-lr", "tb" -> Running.DOWN;
+                    case "bt-lr" -> Running.UP;
+                    default -> Running.ACROSS;
                 });
     }
 

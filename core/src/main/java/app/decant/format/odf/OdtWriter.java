@@ -72,6 +72,7 @@ public final class OdtWriter {
         if (writer.lost.contains("opaque"))
             findings.add(Finding.lost(Message.of("odf.charts-formulas-and-embedded-objects-that-have")));
         if (writer.lost.contains("picture")) findings.add(Finding.lost(Message.of("odf.a-picture-cannot-be-decoded")));
+        if (writer.lost.contains("upwards")) findings.add(Finding.changed(Message.of("odf.boxes-run-across")));
         if (writer.lost.contains("answers")) findings.add(Finding.changed(Message.of("odf.answers-stand-in-comments")));
         if (writer.lost.contains("done")) findings.add(Finding.changed(Message.of("format.comments-that-are-done")));
         if (OtherLabels.in(document, OdfFormat.ODT.shown(document))) findings.add(Finding.changed(Message.of("odf.labels-count-otherwise")));

@@ -12,6 +12,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
@@ -158,6 +159,10 @@ final class DrawingReader {
                     case "ctr", "just", "dist" -> VerticalAlignment.CENTRE;
                     case "b" -> VerticalAlignment.BOTTOM;
                     default -> VerticalAlignment.TOP;
+                }, switch (body == null ? "horz" : body.get("vert", "horz")) {
+                    case "vert270" -> Running.UP;
+                    case "vert", "eaVert", "mongolianVert" -> Running.DOWN;
+                    default -> Running.ACROSS;
                 });
     }
 

@@ -7,6 +7,7 @@ import app.decant.document.Markup;
 import app.decant.document.Opaque;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.xml.XmlNames;
@@ -136,7 +137,8 @@ final class DrawingWriter {
             xml.close().close();
         }
         Insets padding = box.padding();
-        xml.open("wps:bodyPr", "lIns", Units.toEmu(padding.left()), "tIns", Units.toEmu(padding.top()), "rIns", Units.toEmu(padding.right()), "bIns",
+        String running = box.running() == Running.ACROSS ? null : box.running() == Running.UP ? "vert270" : "vert";
+        xml.open("wps:bodyPr", "vert", running, "lIns", Units.toEmu(padding.left()), "tIns", Units.toEmu(padding.top()), "rIns", Units.toEmu(padding.right()), "bIns",
                 Units.toEmu(padding.bottom()), "anchor",
                 box.standing() == VerticalAlignment.TOP ? null : box.standing() == VerticalAlignment.CENTRE ? "ctr" : "b");
         xml.leaf(box.grows() ? "a:spAutoFit" : "a:noAutofit");

@@ -8,6 +8,7 @@ import app.decant.document.Look;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.format.DrawnShape;
@@ -81,6 +82,13 @@ final class VectorReader {
         return told == null ? otherwise : told;
     }
 
+    /** Which way the lines of a box run, as its style says (ISO/IEC 29500-4, 19.1.2.22). */
+    private static Running running(XmlNode box) {
+        String style = box == null ? "" : box.get("style", "").replace(" ", "");
+        if (!style.contains("layout-flow:vertical")) return Running.ACROSS;
+        return style.contains("mso-layout-flow-alt:bottom-to-top") ? Running.UP : Running.DOWN;
+    }
+
     /** A shape's picture or text where it stands, or null where its picture is missing. */
     private Inline inline(Shape shape, XmlNode markup, Look look) {
         Map<String, String> style = place(shape);
@@ -96,7 +104,7 @@ final class VectorReader {
                     case "middle" -> VerticalAlignment.CENTRE;
                     case "bottom" -> VerticalAlignment.BOTTOM;
                     default -> VerticalAlignment.TOP;
-                }), look);
+                }, running(shape.node.find("v:textbox"))), look);
     }
 
     private Inline drawn(Shape shape, XmlNode markup, boolean alone, Look look) {

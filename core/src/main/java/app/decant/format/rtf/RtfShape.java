@@ -7,6 +7,7 @@ import app.decant.document.Colour;
 import app.decant.document.Inline;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.document.TableProperty.Running;
 import app.decant.document.TextBox;
 import java.util.HashMap;
 import java.util.List;
@@ -66,7 +67,11 @@ final class RtfShape {
         boolean lined = number("fLine", 1) == 1;
         boolean filled = number("fFilled", 0) == 1;
         return new TextBox(blocks, width, height, false, padding, lined ? Border.single(number("lineWidth", 9525) / 12700.0, colour(number("lineColor", 0)))
-                : Border.NONE, filled ? colour(number("fillColor", 0xFFFFFF)) : null);
+                : Border.NONE, filled ? colour(number("fillColor", 0xFFFFFF)) : null).running(switch (number("txflTextFlow", 0)) {
+                    case 1, 3, 5 -> Running.DOWN;
+                    case 2 -> Running.UP;
+                    default -> Running.ACROSS;
+                });
     }
 
     private static Colour colour(int told) { return new Colour((told & 255) << 16 | told & 0xFF00 | told >> 16 & 255); }

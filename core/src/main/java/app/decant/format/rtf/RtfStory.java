@@ -244,6 +244,7 @@ final class RtfStory {
         if (lined) out.append(property("lineWidth", String.valueOf(Math.round(box.border().width() * 12700))))
                 .append(property("lineColor", String.valueOf(number(box.border().colour()))));
         Insets padding = box.padding();
+        if (box.running() != Running.ACROSS) out.append(property("txflTextFlow", box.running() == Running.UP ? "2" : "1"));
         out.append(property("dxTextLeft", emu(padding.left()))).append(property("dyTextTop", emu(padding.top())))
                 .append(property("dxTextRight", emu(padding.right()))).append(property("dyTextBottom", emu(padding.bottom())));
         out.append("{\\shptxt ");
