@@ -138,8 +138,8 @@ final class DrawingWriter {
         }
         Insets padding = box.padding();
         String running = box.running() == Running.ACROSS ? null : box.running() == Running.UP ? "vert270" : "vert";
-        xml.open("wps:bodyPr", "vert", running, "lIns", Units.toEmu(padding.left()), "tIns", Units.toEmu(padding.top()), "rIns", Units.toEmu(padding.right()), "bIns",
-                Units.toEmu(padding.bottom()), "anchor",
+        xml.open("wps:bodyPr", "vert", running, "lIns", Units.toEmu(padding.left()), "tIns", Units.toEmu(padding.top()), "rIns",
+                Units.toEmu(padding.right()), "bIns", Units.toEmu(padding.bottom()), "anchor",
                 box.standing() == VerticalAlignment.TOP ? null : box.standing() == VerticalAlignment.CENTRE ? "ctr" : "b");
         xml.leaf(box.grows() ? "a:spAutoFit" : "a:noAutofit");
         xml.close().close().close().close();
