@@ -20,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 
 /** Makes the fields of a PDF's form (ISO 32000-2, 12.7) controls of the document, to be filled in there and written by formats that have such. */
 final class FieldControls {
@@ -46,6 +47,7 @@ final class FieldControls {
     }
 
     static Controlled on(Document document, Provenance provenance, FieldPlaces fields) {
+        if (IntStream.range(0, provenance.sheets().size()).allMatch(page -> fields.on(page).isEmpty())) return new Controlled(document, provenance, 0);
         FieldControls controls = new FieldControls(document, provenance);
         // A field that shows in several places is carried where all of them are.
         Map<FileField, Boolean> whole = new IdentityHashMap<>();
