@@ -385,8 +385,7 @@ final class SheetPainter {
 
     private void place(CellText.Lines lines, double x, double y, double[] box, int r, int c, boolean repeated) {
         boolean lost = false;
-        int length = lines.lines().isEmpty() ? 0 : lines.lines().get(0).passage().length();
-        CellPassage passage = new CellPassage(area, rows[r], byRow ? CellPassage.WHOLE_ROW : columns[c], length, links.marks(sheet, rows[r], columns[c]));
+        CellPassage passage = passage(lines.lines(), r, c);
         for (Item.LineItem line : lines.lines()) {
             Item.LineItem moved = new Item.LineItem(passage, line.line(), line.x() + x, line.y() + y, line.editable());
             // Of lines that the row has no room for, nothing is seen.
@@ -400,10 +399,14 @@ final class SheetPainter {
         if (lost && !repeated) tally.cut++;
     }
 
+    private CellPassage passage(List<Item.LineItem> lines, int r, int c) {
+        int length = lines.isEmpty() ? 0 : lines.get(0).passage().length();
+        return new CellPassage(area, rows[r], byRow ? CellPassage.WHOLE_ROW : columns[c], length, links.marks(sheet, rows[r], columns[c]));
+    }
+
     private void turned(TurnedText text, int r, int c, boolean repeated) {
         List<Item.LineItem> lines = text.lines();
-        int length = lines.isEmpty() ? 0 : lines.get(0).passage().length();
-        CellPassage passage = new CellPassage(area, rows[r], byRow ? CellPassage.WHOLE_ROW : columns[c], length, links.marks(sheet, rows[r], columns[c]));
+        CellPassage passage = passage(lines, r, c);
         for (Item.LineItem line : lines) {
             texts.add(new Item.LineItem(passage, line.line(), line.x(), line.y(), line.editable() && !repeated, line.turn()));
             if (!repeated) tally.shown.computeIfAbsent(rows[r], key -> new BitSet()).set(columns[c]);

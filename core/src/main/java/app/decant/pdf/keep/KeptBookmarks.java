@@ -45,29 +45,12 @@ public final class KeptBookmarks {
 
     /** The bookmarks as headings, those that lead to a page. */
     static List<Pages.Heading> headings(PDDocument pdf) {
-        List<Pages.Heading> found = new ArrayList<>();
         try {
-            PDDocumentOutline outline = pdf.getDocumentCatalog().getDocumentOutline();
-            Map<COSDictionary, Integer> numbers = new IdentityHashMap<>();
-            if (outline != null) {
-                int index = 0;
-                for (PDPage page : pdf.getPages()) numbers.putIfAbsent(page.getCOSObject(), index++);
-                gather(pdf, outline, 1, numbers, found, Collections.newSetFromMap(new IdentityHashMap<>()));
-            }
+            return came(pdf, page -> page, new ArrayList<>()).stream().filter(one -> one.page() >= 0 && !one.title().isEmpty())
+                    .map(one -> new Pages.Heading(one.depth(), one.title(), one.title(), one.page(), one.top())).toList();
         } catch (RuntimeException e) {
-            LoggerFactory.getLogger(KeptBookmarks.class).info("Bookmarks break off", e);
-        }
-        return found;
-    }
-
-    private static void gather(PDDocument pdf, PDOutlineNode node, int level, Map<COSDictionary, Integer> numbers, List<Pages.Heading> found,
-            Set<COSBase> seen) {
-        for (PDOutlineItem item : node.children()) {
-            if (!seen.add(item.getCOSObject()) || seen.size() > MOST || level > DEEPEST) return;
-            PDPage page = page(pdf, item);
-            Integer number = page == null ? null : numbers.get(page.getCOSObject());
-            if (number != null && item.getTitle() != null) found.add(new Pages.Heading(level, item.getTitle(), item.getTitle(), number, top(item, page)));
-            gather(pdf, item, level + 1, numbers, found, seen);
+            LoggerFactory.getLogger(KeptBookmarks.class).info("Bookmarks can't be read", e);
+            return List.of();
         }
     }
 
