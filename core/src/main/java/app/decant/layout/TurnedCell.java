@@ -22,6 +22,7 @@ import java.util.List;
 final class TurnedCell {
     /** No line is longer where nothing tells, in points. */
     private static final double LONGEST = 300;
+    private static final double STEP = 12;
 
     private final Composer composer;
     private final List<Block> blocks;
@@ -38,13 +39,15 @@ final class TurnedCell {
     /** The room that it needs in its row, never cut. @param told how high it is to be at least; not above 0 where nobody says so */
     Strip room(double told) {
         List<Strip> strips = composer.stack(blocks, look, told > 0 ? told : LONGEST);
-        double longest = 0;
+        double along = Math.max(1, told);
         List<Inline.Note> notes = new ArrayList<>();
         for (Strip strip : strips) {
-            for (Item item : strip.items()) if (item instanceof Item.LineItem line) longest = Math.max(longest, line.left() + line.line().width());
+            for (Item item : strip.items()) if (item instanceof Item.LineItem line) along = Math.max(along, told > 0 ? told : line.line().width() + 1);
             notes.addAll(strip.notes());
         }
-        return new Strip(0, told > 0 ? told : Math.min(LONGEST, longest + 1), 0, List.of(), notes, false, 0, Line.Break.NONE, null);
+        // Lines that are set in need more; how far those are that end at an edge or stand in the middle tells nothing.
+        while (told <= 0 && along < LONGEST && composer.stack(blocks, look, along).size() > strips.size()) along += STEP;
+        return new Strip(0, Math.min(told > 0 ? told : LONGEST, along), 0, List.of(), notes, false, 0, Line.Break.NONE, null);
     }
 
     /** What stands in it. @param height of the cell in the end */

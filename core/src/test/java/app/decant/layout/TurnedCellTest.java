@@ -9,6 +9,8 @@ import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Table;
@@ -112,6 +114,22 @@ class TurnedCellTest {
         double behind = letters(pdf, "Behind").get(0)[1];
         assertThat(down.get(down.size() - 1)[0]).as("one line").isCloseTo(down.get(0)[0], Offset.offset(0.1));
         assertThat(behind).isGreaterThan(down.get(down.size() - 1)[1]);
+    }
+
+    /** Lines that end at the edge, or stand in the middle of their cell, are as long as they are. */
+    @Test void alignmentMakesNoRowHigher() throws IOException {
+        for (Alignment alignment : Alignment.values()) {
+            Paragraph one = new Paragraph(null, Look.of(ParagraphProperty.ALIGNMENT, alignment).with(ParagraphProperty.INDENT_START, 20.0), Look.PLAIN,
+                    List.of(new Inline.Text("Single", Look.PLAIN)));
+            Table.Cell cell = new Table.Cell(0, 1, 1, Look.of(TableProperty.RUNNING, Running.UP), List.of(one));
+            Table table = new Table(Look.PLAIN, List.of(60.0), List.of(new Table.Row(Look.PLAIN, List.of(cell))));
+            List<Block> blocks = List.of(Paragraph.of("Before."), table, Paragraph.of("Behind."));
+            Document document = Document.empty().withSections(List.of(Document.empty().sections().get(0).withBlocks(blocks)));
+            Path pdf = published(document, "short.pdf").file();
+            assertThat(letters(pdf, "Behind").get(0)[1] - letters(pdf, "Before").get(0)[1]).as("%s", alignment).isBetween(45.0, 85.0);
+            List<double[]> single = letters(pdf, "Single");
+            assertThat(single).as("on one line").allSatisfy(letter -> assertThat(letter[0]).isCloseTo(single.get(0)[0], Offset.offset(0.1)));
+        }
     }
 
     /** Whoever clicks where a caret stands puts it there again, in every cell. */
