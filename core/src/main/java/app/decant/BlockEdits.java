@@ -23,18 +23,18 @@ final class BlockEdits {
     private final Document now;
     private final Walk walk;
     private final List<TextEdits.Edit> edits;
-    private final Map<Paragraph, Paragraph> described;
+    private final Map<Paragraph, Paragraph> pairs;
 
     /**
      * @param walk      over the text as it came
-     * @param described paragraphs as they are of which nothing on a page is another, by what they were
+     * @param pairs     paragraphs as they are of which it is known otherwise what is another, by what they were
      */
-    BlockEdits(Document before, Document now, Walk walk, List<TextEdits.Edit> edits, Map<Paragraph, Paragraph> described) {
+    BlockEdits(Document before, Document now, Walk walk, List<TextEdits.Edit> edits, Map<Paragraph, Paragraph> pairs) {
         this.before = before;
         this.now = now;
         this.walk = walk;
         this.edits = edits;
-        this.described = described;
+        this.pairs = pairs;
     }
 
     /** Whether the edits are all that is another. */
@@ -69,7 +69,7 @@ final class BlockEdits {
     private List<Block> edited() {
         SortedMap<BlockPath, Block> changed = new TreeMap<>();
         for (TextEdits.Edit edit : edits) if (edit.isPlain() && !edit.isGone()) changed.put(walk.pathOf(edit.old()), edit.nows().get(0));
-        described.forEach((old, fresh) -> changed.put(walk.pathOf(old), fresh));
+        pairs.forEach((old, fresh) -> changed.put(walk.pathOf(old), fresh));
         return before.replacing(Story.BODY, changed).blocks();
     }
 

@@ -223,20 +223,6 @@ final class CorrectedPages implements AutoCloseable {
         return rewritten;
     }
 
-    /** Those of them that neither give lines nor take any: they can stand beside pages that are set anew. */
-    static Map<Integer, Rewritten> alone(Map<Integer, Rewritten> inPlace, Collection<Finding> findings) {
-        Map<Integer, Rewritten> alone = new TreeMap<>(inPlace);
-        Set<Integer> going = new TreeSet<>();
-        inPlace.forEach((page, one) -> {
-            if (one.arrived() != null) going.addAll(List.of(page - 1, page));
-            if (!one.given().isEmpty()) going.add(page);
-            one.given().forEach(given -> going.add(given.page()));
-        });
-        Message full = Message.of("open.where-words-were-changed-the-page", Message.of("keep.the-page-has-no-room"));
-        for (int page : going) if (alone.remove(page) != null) findings.add(Finding.changed(full).at(Finding.page(page)));
-        return alone;
-    }
-
     @Override public void close() {
         synchronized (proving) {
             if (another != null) another.close();

@@ -24,6 +24,8 @@ final class GroundLines {
     private static final double DESCENT = 0.25;
     /** What a space takes that nothing shows, in ems. */
     private static final double SPACE = 0.25;
+    /** The page of what stands on none of these. */
+    private static final int NOWHERE = -1;
 
     private final Provenance provenance;
     private final Map<Paragraph, Map<Integer, List<Item.LineItem>>> known = new IdentityHashMap<>();
@@ -77,6 +79,28 @@ final class GroundLines {
             own.forEach((at, some) -> lines.computeIfAbsent(at, key -> new ArrayList<>()).addAll(some));
             from = to + 1;
         }
+        return lines;
+    }
+
+    /**
+     * The lines of what says something else, as far as they stand where they stood: on pages that nothing of it reached.
+     *
+     * @param from the first letter that is another
+     * @param to   the letter after the last, as it came
+     */
+    Map<Integer, List<Item.LineItem>> staying(Paragraph came, Paragraph now, int from, int to) {
+        Stand old = stand(came);
+        if (old == null || now.length() == 0) return Map.of();
+        Stand stand = new Stand(now.length(), provenance.of(came));
+        int added = now.length() - came.length() + to - from;
+        for (int i = 0; i < now.length(); i++) {
+            int was = i < from ? i : i - added + to - from;
+            boolean fresh = i >= from && i < from + added;
+            if (fresh) stand.put(i, stand.line(NOWHERE, 0, 1), 0, 0);
+            else stand.put(i, old.line[was], old.left[was], old.right[was]);
+        }
+        Map<Integer, List<Item.LineItem>> lines = lines(now, stand, true);
+        lines.remove(NOWHERE);
         return lines;
     }
 

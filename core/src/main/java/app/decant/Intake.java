@@ -131,7 +131,7 @@ public final class Intake {
      */
     public static Intake revised(Path file, String password, Taken taken, PagedDocument now, String print) {
         if (print != null && print.equals(fingerprint(file))) {
-            return revised(file, password, new Revision(original(file, password), taken, null), now);
+            return revised(file, password, new Revision(original(file, password), taken), now);
         }
         Intake intake = revised(file, password, null, now);
         intake.tell(Finding.changed(Message.of("open.all-pages-were-set-anew-since", file.getFileName())));
@@ -230,7 +230,7 @@ public final class Intake {
         if (needsHeadings && headed == null) {
             PagedDocument now = laid(progress);
             // Where they stand on the file's own pages, which is not where they are laid out.
-            try (Revision untouched = new Revision(original, taken, now)) {
+            try (Revision untouched = new Revision(original, taken)) {
                 headed = pages.with(untouched.published(now, progress).pages().found());
             }
         }

@@ -8,6 +8,7 @@ import app.decant.document.Finding;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
+import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
@@ -30,6 +31,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.IntFunction;
 import org.slf4j.LoggerFactory;
 
@@ -47,8 +49,7 @@ public final class Revision implements AutoCloseable {
     private final GroundPages standing;
     private final StandingHeads heads;
     private final Map<StandingHeads.One, HeadLines> headLines = new IdentityHashMap<>();
-    private PagedDocument then;
-    private UntouchedPages untouched;
+    private PagesAnew anew;
     private volatile FileForm form;
     private final TextFlow flow;
     private final CorrectedPages corrected;
@@ -70,13 +71,11 @@ public final class Revision implements AutoCloseable {
      * Begins a revision.
      *
      * @param taken what was taken in from the file
-     * @param then  as it was laid out then; null where it is to be laid out when that is needed
      */
-    public Revision(Original original, Taken taken, PagedDocument then) {
+    public Revision(Original original, Taken taken) {
         this.original = original;
         this.taken = taken;
         this.before = taken.document();
-        this.then = then;
         walk = Walk.of(before);
         for (Walk.Stop stop : walk.stops()) came.add(stop.paragraph());
         flow = new TextFlow(Cascade.of(before), walk, taken.provenance());
@@ -125,7 +124,7 @@ public final class Revision implements AutoCloseable {
             Map<Integer, Tried> tries = tries(edits);
             Pages pages = of(now, edits, tries, Progress.SILENT).pages;
             if (pages == now || taken.provenance().sheets().size() != own.count()) return now;
-            return now.on(shown(now, pages, edits, tries));
+            return pages instanceof RevisedPages revised ? (PagedDocument) revised.shown() : now.on(shown(now, pages, edits, tries));
         } catch (DecantException e) {
             LoggerFactory.getLogger(Revision.class).info("{}", e.getMessage());
             return now;
@@ -157,25 +156,19 @@ public final class Revision implements AutoCloseable {
         Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries, findings);
         if (isWhole(edits, inPlace)) return new Result(pages.with(inPlace), findings);
         tellBeyond(edits, findings);
-        if (then == null) then = Decant.layOut(before, progress);
-        if (then.count() != own.count()) {
-            findings.add(Finding.changed(Message.of("open.all-pages-were-set-anew-since-3", then.count(), own.count())));
-            return new Result(now, findings);
-        }
-        if (untouched == null) untouched = new UntouchedPages(then, taken.provenance());
-        Map<Paragraph, Paragraph> came = new IdentityHashMap<>();
-        Map<Paragraph, Paragraph> gone = new IdentityHashMap<>();
-        for (TextEdits.Edit edit : edits == null ? List.<TextEdits.Edit>of() : edits.edits()) {
-            if (edit.isPlain() && !edit.isGone()) {
-                came.put(edit.nows().get(0), edit.old());
-                continue;
-            }
-            // Where paragraphs came or went, neither these nor those are asked for.
-            edit.olds().forEach(old -> gone.put(old, null));
-            edit.nows().forEach(fresh -> came.put(fresh, null));
-        }
-        if (edits != null) for (TextEdits.Edit edit : edits.heads()) came.put(edit.nows().get(0), edit.old());
-        return new Result(untouched.of(now, original.with(now.document().answers()), CorrectedPages.alone(inPlace, findings), came, gone), findings);
+        if (edits == null || taken.provenance().sheets().size() != own.count()) return new Result(now, findings);
+        if (anew == null) anew = new PagesAnew(own, walk, taken.provenance(), FontCatalogue.ofThisMachine());
+        Set<Integer> wanted = new TreeSet<>(edits.beyond());
+        for (int page : edits.byPage().keySet()) if (!inPlace.containsKey(page)) wanted.add(page);
+        RevisedPages revised = anew.of(now.document(), edits, original.with(now.document().answers()), new PagesAnew.Wished(wanted, inPlace),
+                made -> showing(made, now, edits, tries), findings, progress);
+        return new Result(revised == null ? now : revised, findings);
+    }
+
+    /** With the text where it stands on pages that are the file's own. */
+    private synchronized RevisedPages showing(RevisedPages made, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
+        PagedDocument laid = (PagedDocument) made.shown();
+        return made.showing(laid.on(standing.of(laid, made, reset(edits, tries), headsOf(now, edits, tries))));
     }
 
     /** Why pages are set anew on which more was edited than words that can be put in their place. */
@@ -195,12 +188,14 @@ public final class Revision implements AutoCloseable {
     private Result retold(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
         if (edits == TextEdits.Found.NOTHING || result.pages.original().isEmpty()) return result;
         HeadingChanges changes = new HeadingChanges(before, walk, now, taken.provenance());
-        if (result.pages instanceof RevisedPages revised) return new Result(revised.retold(changes.on(now, revised)), result.findings);
+        if (result.pages instanceof RevisedPages revised)
+            return new Result(revised.retold(changes.on((PagedDocument) revised.shown(), revised)), result.findings);
         if (changes.isNothing() || !(result.pages instanceof OwnPages kept)) return result;
         return new Result(kept.retold(changes.on(now.on(shown(now, kept, edits, tries)), kept)), result.findings);
     }
 
     private List<Page> shown(PagedDocument now, Pages pages, TextEdits.Found edits, Map<Integer, Tried> tries) {
+        if (pages instanceof RevisedPages revised) return revised.pages();
         return standing.of(now, pages, edits == null ? null : reset(edits, tries), headsOf(now, edits, tries));
     }
 
@@ -238,11 +233,13 @@ public final class Revision implements AutoCloseable {
                 TextEdits.Edit edit = some.get(i);
                 Paragraph key = edit.isOfRows() ? edit.nows().get(0) : edit.old();
                 if (!edit.isOfRows()) edit.olds().forEach(old -> reset.put(old, Map.of()));
+                if (!stands && edit.isPlain() && !edit.isGone()) reset.put(key, lines.staying(edit.old(), edit.nows().get(0), edit.from(), edit.to()));
                 if (stands && !edit.isGone()) reset.put(key, lines.of(edit, at -> rewritten(tries, at), one.page().reset().get(i)));
             }
         });
         if (edits == null) return reset;
-        for (Paragraph other : edits.others()) reset.put(other, Map.of());
+        for (OtherEdit other : edits.others())
+            reset.put(other.old(), other.now() == null ? Map.of() : lines.staying(other.old(), other.now(), other.from(), other.to()));
         edits.described().forEach((old, fresh) -> reset.put(old, lines.as(old, fresh)));
         return reset;
     }

@@ -37,7 +37,7 @@ final class TextEdits {
     private final Walk walk;
     private final Provenance provenance;
     private final List<Edit> edits = new ArrayList<>();
-    private final List<Paragraph> others = new ArrayList<>();
+    private final List<OtherEdit> others = new ArrayList<>();
     private final Set<Integer> elsewhere = new TreeSet<>();
     private final Map<Paragraph, Paragraph> described = new IdentityHashMap<>();
     private final StandingPassages passages;
@@ -84,13 +84,13 @@ final class TextEdits {
      * What was edited.
      *
      * @param edits  in the order of the text
-     * @param others paragraphs as they came in which something else was edited
+     * @param others of paragraphs in which something else was edited
      * @param beyond pages on which those stand
      * @param described paragraphs as they are in which pictures only are described otherwise, by what they were: nothing on a page is another for it
      * @param heads  edits of headers and footers, one for each page that shows it
      * @param labels of list items that only count something else
      */
-    record Found(List<Edit> edits, List<Paragraph> others, Set<Integer> beyond, Map<Paragraph, Paragraph> described, List<Edit> heads, List<Edit> labels) {
+    record Found(List<Edit> edits, List<OtherEdit> others, Set<Integer> beyond, Map<Paragraph, Paragraph> described, List<Edit> heads, List<Edit> labels) {
         static final Found NOTHING = new Found(List.of(), List.of(), Set.of(), Map.of(), List.of(), List.of());
 
         /** The corrections by their pages: those of text, then of headers and footers, then of labels. */
@@ -165,9 +165,8 @@ final class TextEdits {
         boolean whole = styles.sets(old) || styles.reachesOn(old);
         if (!whole && (!styles.dresses(old) || add(stop, old))) return true;
         if (!styles.reachesOn(old) && (realigned(stop, old, old) || setWithOtherWords(stop, old, old))) return true;
-        if (provenance.of(old).isEmpty()) return false;
-        others.add(old);
-        reaches(old);
+        others.add(OtherEdit.whole(old));
+        reaches(stop);
         return true;
     }
 
@@ -212,20 +211,15 @@ final class TextEdits {
         for (int i = from; i < to; i++) {
             if (many && isDescribed(walk.stops().get(i).paragraph(), fresh.get(i - from).paragraph())) continue;
             if (many ? add(i, fresh.get(i - from).paragraph()) : fresh.isEmpty() && remove(i)) continue;
-            Paragraph old = walk.stops().get(i).paragraph();
-            if (provenance.of(old).isEmpty()) return false;
-            others.add(old);
-            reaches(old);
+            OtherEdit other = many ? OtherEdit.between(walk.stops().get(i).paragraph(), fresh.get(i - from).paragraph())
+                    : OtherEdit.whole(walk.stops().get(i).paragraph());
+            others.add(other);
+            Set<Integer> pages = other.pages(provenance);
+            elsewhere.addAll(pages);
+            if (pages.isEmpty()) reaches(i);
         }
-        if (from < to || fresh.isEmpty()) return true;
-        // What is put in reaches the pages of what it stands between.
-        boolean known = false;
-        for (int i : new int[] {from - 1, from}) {
-            if (i < 0 || i >= walk.stops().size()) continue;
-            known |= !provenance.of(walk.stops().get(i).paragraph()).isEmpty();
-            reaches(walk.stops().get(i).paragraph());
-        }
-        return known;
+        if (from == to && !fresh.isEmpty()) reachesBetween(from - 1, from);
+        return others.isEmpty() && (from < to || fresh.isEmpty()) || !elsewhere.isEmpty();
     }
 
     /** Whether two are the same but for what is said of their pictures to those who can't see them, and what is remarked on them. */
@@ -256,12 +250,35 @@ final class TextEdits {
 
     private void reaches(Paragraph paragraph) { for (Provenance.Line line : provenance.of(paragraph)) elsewhere.add(line.page()); }
 
+    /** The pages of a paragraph; of one that shows no letter that of its pictures, or those that it is between. */
+    private void reaches(int stop) {
+        Paragraph paragraph = walk.stops().get(stop).paragraph();
+        reaches(paragraph);
+        List<Provenance.Shown> pictures = provenance.pictures(paragraph);
+        for (Provenance.Shown picture : pictures) elsewhere.add(picture.page());
+        if (provenance.of(paragraph).isEmpty() && pictures.isEmpty()) reachesBetween(stop - 1, stop + 1);
+    }
+
+    /** What comes or goes reaches the pages of what it stands between. */
+    private void reachesBetween(int above, int below) {
+        int before = above;
+        while (before >= 0 && provenance.of(walk.stops().get(before).paragraph()).isEmpty()) before--;
+        int after = below;
+        while (after < walk.stops().size() && provenance.of(walk.stops().get(after).paragraph()).isEmpty()) after++;
+        List<Provenance.Line> ends = before < 0 ? List.of() : provenance.of(walk.stops().get(before).paragraph());
+        if (!ends.isEmpty()) elsewhere.add(ends.get(ends.size() - 1).page());
+        if (after < walk.stops().size()) elsewhere.add(provenance.of(walk.stops().get(after).paragraph()).get(0).page());
+    }
+
     /** Tables, lists of contents and what else is no paragraph: where one is another but for its text, what stands in it is edited otherwise. */
     private boolean compareBlocks() {
-        BlockEdits blocks = new BlockEdits(before, now, walk, edits, described);
-        if (others.isEmpty() && elsewhere.isEmpty() && edits.stream().allMatch(edit -> edit.isPlain() && !edit.isGone())) return blocks.areAll();
+        Map<Paragraph, Paragraph> pairs = new IdentityHashMap<>(described);
+        for (OtherEdit other : others) if (other.now() != null) pairs.put(other.old(), other.now());
+        BlockEdits blocks = new BlockEdits(before, now, walk, edits, pairs);
+        boolean words = others.isEmpty() && elsewhere.isEmpty() && edits.stream().allMatch(edit -> edit.isPlain() && !edit.isGone());
+        if (words && blocks.areAll()) return true;
         for (Block block : blocks.others()) for (Walk.Stop stop : Walk.of(List.of(block), BlockPath.of(0), 0).stops()) reaches(stop.paragraph());
-        return true;
+        return !words || !elsewhere.isEmpty();
     }
 
     /** Where paragraphs came or went, others may be counted otherwise: their labels are corrected, or all of their pages is reached. */
@@ -278,7 +295,7 @@ final class TextEdits {
             Look look = styles.is().label(is, Look.PLAIN);
             if (Objects.equals(labels.label(old), fresh().label(is)) && was.equals(look)) continue;
             Correction correction = labels.relabelled(old, fresh().label(is), was, look);
-            if (correction == null) reaches(old);
+            if (correction == null) reaches(walk.indexOf(old));
             else relabelled.add(new Edit(provenance.of(old).get(0).page(), correction, List.of(old), List.of(is), 0, 0));
         }
     }

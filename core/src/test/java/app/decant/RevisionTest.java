@@ -118,7 +118,7 @@ class RevisionTest {
     @Test void whoeverWritesOnIsProvenAgain() throws IOException {
         PagedDocument laid = Decant.layOut(before);
         Original original = new Original("handbook.pdf", Files.readAllBytes(source), null);
-        try (Revision revision = new Revision(original, taken, laid)) {
+        try (Revision revision = new Revision(original, taken)) {
             for (String words : List.of("\u0416", "\u0416\u0429", "\u0416\u0429\u042E and \u042F")) {
                 PagedDocument now = Decant.layOut(typed("neighbour", words));
                 revision.shown(now);
@@ -263,7 +263,7 @@ class RevisionTest {
     /** Where it may be written on: a click on the foot of a page that is the file's own is in the footer, before and after its word became longer. */
     @Test void headsAreFoundAndWrittenOnWhereTheFileShowsThem() throws IOException {
         Document after = inFrame(before, Section.FramePlace.FOOTER, "November", "the eighth of December");
-        try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
+        try (Revision revision = new Revision(Intake.original(source, null), taken)) {
             for (Document document : List.of(before, after)) {
                 PagedDocument shown = revision.shown(Decant.layOut(document));
                 assertThat(shown.page(4).ground()).isNotNull();

@@ -59,7 +59,7 @@ public final class Grounds {
         Layout layout = new Layout(FontCatalogue.ofThisMachine());
         PagedDocument laid = layout.next(taken.document());
         Original original = Intake.original(file, null);
-        try (Revision revision = new Revision(original, taken, laid); GroundPainter painter = new GroundPainter(original)) {
+        try (Revision revision = new Revision(original, taken); GroundPainter painter = new GroundPainter(original)) {
             long begin = System.nanoTime();
             PagedDocument shown = revision.shown(laid);
             double first = (System.nanoTime() - begin) / 1e6;

@@ -1,5 +1,6 @@
 package app.decant.document;
 
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -131,6 +132,18 @@ public final class Provenance {
 
     /** The pictures and drawings of the file, whether they came in or not. */
     public List<Shown> pictures() { return pictures; }
+
+    /** The pictures and drawings that stand in a paragraph or hang on it, as far as it is known where: they are shown once. */
+    public List<Shown> pictures(Paragraph paragraph) {
+        List<Shown> own = new ArrayList<>();
+        for (Inline inline : paragraph.inlines()) {
+            Picture picture = inline instanceof Inline.InlinePicture one ? one.picture()
+                    : inline instanceof Inline.Floating floating && floating.content() instanceof Picture hung ? hung : null;
+            List<Shown> all = picture == null ? List.of() : pictures.stream().filter(shown -> shown.image == picture.image()).toList();
+            if (all.size() == 1) own.addAll(all);
+        }
+        return own;
+    }
 
     /** The lines of headers and footers, page by page. */
     public List<Head> heads() { return heads; }

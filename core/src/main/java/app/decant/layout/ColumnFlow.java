@@ -35,11 +35,15 @@ final class ColumnFlow {
     private final List<Floats.Placed> apart = new ArrayList<>();
     private final Map<Inline.Floating, Floats.Placed> preset;
     private List<Strip> notes;
+    private Cursor end;
     private double y;
     private double notesTop;
 
-    /** The room of a column and what is known of its page. {@code soft} where text ran on into it, {@code fresh} where nothing stands on its page yet. */
-    record Area(double left, double width, double top, double bottom, boolean soft, boolean fresh, PageGeometry page, double bodyTop) { }
+    /**
+     * The room of a column and what is known of its page. {@code soft} where text ran on into it, {@code fresh} where nothing stands on its page yet;
+     * {@code gaps} is the share of the space between paragraphs that is given.
+     */
+    record Area(double left, double width, double top, double bottom, boolean soft, boolean fresh, PageGeometry page, double bodyTop, double gaps) { }
 
     /** One strip in its place. */
     private record Unit(Cursor start, double top, Strip strip, List<Floats.Placed> floats, double yAfter, boolean glued) { }
@@ -64,9 +68,12 @@ final class ColumnFlow {
         this.notesTop = Double.MAX_VALUE;
     }
 
-    Result fill(Cursor from, int endBlock) {
+    /** @param to where the text ends, be it within a block */
+    Result fill(Cursor from, Cursor to) {
         notes = from.carried();
+        end = to;
         y = area.top();
+        int endBlock = to.offset() > 0 ? to.block() + 1 : to.block();
         for (int b = from.block(); b < endBlock; b++) {
             Cursor start = b == from.block() ? from.carrying(List.of()) : Cursor.at(b);
             Block block = flow.block(b);
@@ -84,8 +91,11 @@ final class ColumnFlow {
                             : null;
             if (result != null) return result;
         }
-        return finish(units.size(), Cursor.at(endBlock), End.SECTION);
+        return finish(units.size(), to, End.SECTION);
     }
+
+    /** Where a block ends: its last caret position or row, or the one before which the text ends. */
+    private int end(Cursor block, int whole) { return block.block() == end.block() ? Math.min(end.offset(), whole) : whole; }
 
     /** Puts in its place what stands apart from the text. What is higher than a page is set as text after all. */
     private Result standing(Standing standing, Cursor start) {
@@ -124,7 +134,8 @@ final class ColumnFlow {
         if (look.is(ParagraphProperty.PAGE_BREAK_BEFORE) && start.offset() == 0 && !(units.isEmpty() && area.fresh()))
             return finish(units.size(), start, End.PAGE_BREAK);
         SetParagraph natural = composer.set(paragraph, Look.PLAIN, area.width());
-        double before = start.offset() > 0 || units.isEmpty() && area.soft() ? 0 : look.get(ParagraphProperty.SPACE_BEFORE, 0.0);
+        double before = start.offset() > 0 || units.isEmpty() && area.soft() ? 0
+                : area.gaps() * look.get(ParagraphProperty.SPACE_BEFORE, 0.0);
         List<Floats.Placed> own = new ArrayList<>();
         if (start.offset() == 0 && !start.isPlaced()) {
             for (Inline inline : paragraph.inlines()) {
@@ -139,7 +150,7 @@ final class ColumnFlow {
                 floats.add(placed);
             }
         }
-        SetParagraph set = around(paragraph, natural, start.offset(), before);
+        SetParagraph set = around(paragraph, natural, start.offset(), end(start, paragraph.length()), before);
         if (units.isEmpty() && area.fresh() && set.lines().get(0).gap() > 0 && y + before + set.lines().get(0).gap() + set.lines().get(0)
                 .height() > area.bottom() + TOLERANCE) {
             if (!own.isEmpty()) {
@@ -149,12 +160,13 @@ final class ColumnFlow {
             }
             set = natural;
         }
+        Cursor behind = start.block() == end.block() ? end : Cursor.at(start.block() + 1);
         List<Strip> strips = composer.strips(paragraph, set, flow.block(start.block() - 1), flow.block(start.block() + 1), Look.PLAIN, area.width());
         for (int i = 0; i < strips.size(); i++) {
-            Strip strip = strips.get(i);
+            Strip strip = area.gaps() == 1 ? strips.get(i) : strips.get(i).closer(area.gaps());
             Cursor here = i == 0 ? start : new Cursor(start.block(), strip.offset(), null, List.of());
             boolean last = i == strips.size() - 1;
-            Cursor following = last ? Cursor.at(start.block() + 1) : new Cursor(start.block(), strips.get(i + 1).offset(), null, List.of());
+            Cursor following = last ? behind : new Cursor(start.block(), strips.get(i + 1).offset(), null, List.of());
             Result result = add(strip, here, i == 0 ? own : List.of(), strip.glued(), following);
             if (result != null) return result;
             if (strip.line() == Line.Break.PAGE) return finish(units.size(), following, End.PAGE_BREAK);
@@ -163,14 +175,15 @@ final class ColumnFlow {
         return null;
     }
 
-    /** The lines from an offset on, broken round whatever floats beside them. */
-    private SetParagraph around(Paragraph paragraph, SetParagraph natural, int offset, double before) {
+    /** The lines from an offset up to another, broken round whatever floats beside them. */
+    private SetParagraph around(Paragraph paragraph, SetParagraph natural, int offset, int to, double before) {
         double top = y + before;
         if (!floats.isEmpty()) {
             double bottom = top + natural.height();
             boolean met = floats.stream().anyMatch(placed -> placed.meets(top, bottom));
-            if (met) return composer.set(paragraph, Look.PLAIN, offset, Floats.beside(floats, area.left(), area.width(), top));
+            if (met) return composer.set(paragraph, Look.PLAIN, offset, to, Floats.beside(floats, area.left(), area.width(), top));
         }
+        if (to < paragraph.length()) return composer.set(paragraph, Look.PLAIN, offset, to, LineSpace.free(area.width()));
         int first = offset == 0 ? 0 : natural.lineAt(offset);
         if (first < 0) return composer.set(paragraph, Look.PLAIN, offset, LineSpace.free(area.width()));
         return natural.part(first, area.bottom() - area.top());
@@ -190,7 +203,8 @@ final class ColumnFlow {
             }
         }
         int repeated = units.size();
-        for (int r = start.offset(); r < setter.rows().size(); r++) {
+        int rows = end(start, setter.rows().size());
+        for (int r = start.offset(); r < rows; r++) {
             boolean continued = r == start.offset() && start.cut() != null;
             boolean resumed = r == start.offset() && start.offset() > 0;
             if (setter.rows().get(r).breaks() && !resumed && !(units.isEmpty() && area.fresh()))

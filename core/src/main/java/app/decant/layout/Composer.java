@@ -162,6 +162,9 @@ final class Composer {
     /** A paragraph from a caret position on, in whatever room its lines find. */
     SetParagraph set(Paragraph paragraph, Look table, int from, LineSpace space) { return setter(paragraph, table).set(from, space); }
 
+    /** A paragraph from a caret position up to another, behind which it goes on elsewhere. */
+    SetParagraph set(Paragraph paragraph, Look table, int from, int to, LineSpace space) { return setter(paragraph, table).set(from, to, space); }
+
     private ParagraphSetter setter(Paragraph paragraph, Look table) {
         return new ParagraphSetter(styles, paragraph, styles.cascade().paragraph(paragraph, table), table, labels.label(paragraph), tabWidth, fields, notes);
     }

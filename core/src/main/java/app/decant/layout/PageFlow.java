@@ -43,10 +43,18 @@ final class PageFlow {
         this.frames = frames;
     }
 
-    Body fill(Cursor from, boolean evenPage) {
+    Body fill(Cursor from, boolean evenPage) { return fill(from, Cursor.at(flow.size()), evenPage, 1); }
+
+    /**
+     * The same of text that has to be on few pages.
+     *
+     * @param to   where it ends
+     * @param gaps the share of the space between paragraphs that it is given; where it is less than all, text goes farther down too
+     */
+    Body fill(Cursor from, Cursor to, boolean evenPage, double gaps) {
         List<Floats.Placed> preset = new ArrayList<>();
         for (int tries = 0; ; tries++) {
-            Attempt attempt = new Attempt(preset, tries >= MOST_RESTARTS);
+            Attempt attempt = new Attempt(preset, tries >= MOST_RESTARTS, to, gaps);
             Body body = attempt.fill(from, evenPage);
             if (body != null) return body;
             preset.add(attempt.restart);
@@ -63,6 +71,8 @@ final class PageFlow {
         /** By identity: the same picture may hang in two places. */
         private final Map<Inline.Floating, Floats.Placed> known = new IdentityHashMap<>();
         private final boolean last;
+        private final Cursor to;
+        private final double gaps;
         private final List<Item> items = new ArrayList<>();
         private final List<Floats.Placed> floats = new ArrayList<>();
         private Floats.Placed restart;
@@ -70,9 +80,11 @@ final class PageFlow {
         private double bodyTop;
         private double bodyBottom;
 
-        Attempt(List<Floats.Placed> preset, boolean last) {
+        Attempt(List<Floats.Placed> preset, boolean last, Cursor to, double gaps) {
             this.preset = preset;
             this.last = last;
+            this.to = to;
+            this.gaps = gaps;
             for (Floats.Placed placed : preset) known.put(placed.source(), placed);
             floats.addAll(preset);
         }
@@ -84,6 +96,7 @@ final class PageFlow {
             page = flow.section(first).page();
             bodyTop = frames.bodyTop(first, sectionStart, evenPage);
             bodyBottom = frames.bodyBottom(first, sectionStart, evenPage);
+            bodyBottom += (1 - gaps) * Math.max(0, frames.lowest(first, sectionStart, evenPage) - bodyBottom);
             Cursor cursor = from;
             double top = bodyTop;
             int section = first;
@@ -96,7 +109,7 @@ final class PageFlow {
                 bodyBottom = Math.min(bodyBottom, band.notesTop);
                 cursor = band.next;
                 fresh &= cursor.samePlace(from);
-                if (band.end != ColumnFlow.End.SECTION || section + 1 >= flow.sectionCount()) break;
+                if (band.end != ColumnFlow.End.SECTION || section + 1 >= flow.sectionCount() || endsIn(section)) break;
                 int following = section + 1;
                 Section next = flow.section(following);
                 top = band.bottom;
@@ -109,10 +122,13 @@ final class PageFlow {
             return new Body(from, cursor, first, sectionStart, false, List.copyOf(standing));
         }
 
+        /** Whether the text ends in a section, or with it. */
+        private boolean endsIn(int section) { return to.block() < flow.sectionEnd(section) || to.block() == flow.sectionEnd(section) && to.offset() == 0; }
+
         private Band band(Cursor cursor, int section, double top, boolean fresh) {
             Band full = columns(cursor, section, top, bodyBottom, fresh);
             boolean several = flow.section(section).columns().count() > 1;
-            boolean followed = section + 1 < flow.sectionCount() && flow.section(section + 1).start() == Section.Start.CONTINUOUS;
+            boolean followed = section + 1 < flow.sectionCount() && !endsIn(section) && flow.section(section + 1).start() == Section.Start.CONTINUOUS;
             if (restart != null || !several || !followed || full.end != ColumnFlow.End.SECTION) return full;
             double low = top;
             double high = full.bottom;
@@ -140,11 +156,12 @@ final class PageFlow {
             double reached = top;
             double notesTop = Double.MAX_VALUE;
             ColumnFlow.End end = ColumnFlow.End.FULL;
+            Cursor limit = endsIn(sectionIndex) ? to : Cursor.at(flow.sectionEnd(sectionIndex));
             for (int i = 0; i < columns.size(); i++) {
                 boolean soft = !(startsSection(at)) && (i > 0 || fresh) && !(at.offset() == 0 && followsBreak(at));
                 ColumnFlow.Area area = new ColumnFlow.Area(section.page().textLeft() + columns.get(i)[0], columns.get(i)[1], top, bottom, soft, fresh
-                        && i == 0, page, bodyTop);
-                ColumnFlow.Result result = new ColumnFlow(composer, flow, area, bandFloats, known).fill(at, flow.sectionEnd(sectionIndex));
+                        && i == 0, page, bodyTop, gaps);
+                ColumnFlow.Result result = new ColumnFlow(composer, flow, area, bandFloats, known).fill(at, limit);
                 if (result.restart() != null) {
                     if (!last) {
                         restart = result.restart();
@@ -214,6 +231,13 @@ final class PageFlow {
             double bottom = page.height() - (height == 0 ? page.bottom() : Math.max(page.bottom(), page.footer() + height + GAP));
             // A page whose margins meet still has room for a line.
             return Math.max(bottom, page.top() + 12);
+        }
+
+        /** How far down text may go at most on a page: to its footer, or where it has none to where one would be. */
+        double lowest(int section, boolean sectionStart, boolean evenPage) {
+            PageGeometry page = flow.section(section).page();
+            double height = height(section, place(false, section, sectionStart, evenPage));
+            return page.height() - page.footer() - (height == 0 ? 0 : height + GAP);
         }
 
         /** What is left of every kind of page for its text: tops and bottoms, section by section. */

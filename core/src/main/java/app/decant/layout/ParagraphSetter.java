@@ -32,6 +32,8 @@ final class ParagraphSetter {
     private static final TabStops NO_STOPS = new TabStops(List.of());
     /** Rounding of widths in other programs must not push a word to the next line. */
     private static final double TOLERANCE = 0.02;
+    /** A line that is cut off is stretched by this share of its room at most. */
+    private static final double MOST_STRETCHED = 0.25;
 
     private final StyleBook styles;
     private final Paragraph paragraph;
@@ -52,6 +54,8 @@ final class ParagraphSetter {
     /** Whether the line that is being set ends within a word that patterns part, and how many before it do. */
     private boolean parted;
     private int row;
+    /** Where the lines end, though the text may go on elsewhere. */
+    private int to;
 
     ParagraphSetter(StyleBook styles, Paragraph paragraph, Look look, Look table, String labelText, double tabWidth, FieldValues fields,
             Map<Inline.Note, String> notes) {
@@ -74,7 +78,11 @@ final class ParagraphSetter {
     boolean hasFloats() { return text.hasFloats(); }
 
     /** The lines from a caret position on. */
-    SetParagraph set(int from, LineSpace space) {
+    SetParagraph set(int from, LineSpace space) { return set(from, text.length(), space); }
+
+    /** The lines from a caret position up to another, behind which the text goes on elsewhere. */
+    SetParagraph set(int from, int end, LineSpace space) {
+        to = Math.min(end, text.length());
         List<Line> lines = new ArrayList<>();
         List<List<Inline.Note>> notes = new ArrayList<>();
         int[] breaks = LineBreaks.of(text.flat());
@@ -86,14 +94,16 @@ final class ParagraphSetter {
             double height = guessHeight(at);
             LineSpace.Slot slot = space.at(y, height);
             parted = false;
-            int end = lineEnd(at, breaks, slot, first);
+            int next = lineEnd(at, breaks, slot, first);
+            parted &= next <= to;
             row = parted ? row + 1 : 0;
-            Line line = line(at, end, slot, first, end >= text.length());
+            next = Math.min(next, to);
+            Line line = line(at, next, slot, first, next >= text.length());
             lines.add(line);
-            notes.add(text.notes(at, end));
+            notes.add(text.notes(at, next));
             y += line.gap() + line.height();
-            at = end;
-        } while (at < text.length() || lines.get(lines.size() - 1).after() == Line.Break.LINE && at == text.length() && addsLine(lines));
+            at = next;
+        } while (at < to || lines.get(lines.size() - 1).after() == Line.Break.LINE && at == text.length() && addsLine(lines));
         return new SetParagraph(paragraph, look, lines, notes);
     }
 
@@ -312,7 +322,9 @@ final class ParagraphSetter {
         double room = right - endX;
         double stretch = 0;
         int lastTab = lastTab(start, visible);
-        if (alignment == Alignment.JUSTIFY && !last && after == Line.Break.NONE && room > 0) {
+        // One that is cut off goes to the edge as a full one does, unless it is far from it.
+        boolean cut = end == to && room > MOST_STRETCHED * (right - textLeft);
+        if (alignment == Alignment.JUSTIFY && !last && !cut && after == Line.Break.NONE && room > 0) {
             int spaces = 0;
             for (int i = Math.max(start, lastTab + 1); i < visible; i++) if (text.flat().charAt(i) == ' ') spaces++;
             if (spaces > 0) stretch = room / spaces;

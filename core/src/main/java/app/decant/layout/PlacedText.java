@@ -3,6 +3,7 @@ package app.decant.layout;
 import app.decant.document.Block;
 import app.decant.document.Cascade;
 import app.decant.document.Contents;
+import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.Table;
@@ -37,6 +38,27 @@ final class PlacedText {
         return text.lost;
     }
 
+    /**
+     * The same of some stretches of it, each with the pages it has to stand on.
+     *
+     * @param blocks of each, the first and the last of which are in it from and up to a caret position or row only
+     */
+    static List<String> missing(Document document, List<StretchLayout.Laid> stretches) {
+        PlacedText text = new PlacedText(Cascade.of(document));
+        for (StretchLayout.Laid stretch : stretches) {
+            text.placed.clear();
+            for (Page page : stretch.pages()) for (Item item : page.text()) text.place(item, page);
+            List<Block> blocks = stretch.blocks();
+            for (int i = 0; i < blocks.size(); i++) {
+                int from = i == 0 ? stretch.from() : 0;
+                int to = i == blocks.size() - 1 && stretch.to() > 0 ? stretch.to() : Integer.MAX_VALUE;
+                if (blocks.get(i) instanceof Paragraph paragraph) text.look(paragraph, from, to);
+                else if (blocks.get(i) instanceof Table table) text.lookAt(table.rows().subList(from, Math.min(to, table.rows().size())));
+            }
+        }
+        return text.lost;
+    }
+
     private void place(Item item, Page page) {
         if (!(item instanceof Item.LineItem line)) return;
         boolean onPaper = line.baseline() >= 0 && line.baseline() - line.line().ascent() <= page.height() && line.left() <= page.width() && line.left()
@@ -46,20 +68,27 @@ final class PlacedText {
         for (Piece piece : line.line().pieces()) characters.set(piece.start(), piece.end());
     }
 
-    private void look(Paragraph paragraph) {
+    private void look(Paragraph paragraph) { look(paragraph, 0, Integer.MAX_VALUE); }
+
+    private void look(Paragraph paragraph, int from, int to) {
         BitSet characters = placed.getOrDefault(paragraph, new BitSet());
         StringBuilder missing = new StringBuilder();
         int at = 0;
         for (Inline inline : paragraph.inlines()) {
             if (inline instanceof Inline.Text run) {
                 StringBuilder part = new StringBuilder();
-                for (int i = 0; i < run.text().length(); i++) if (isSeen(run.text().charAt(i)) && !characters.get(at + i)) part.append(run.text().charAt(i));
+                for (int i = 0; i < run.text().length(); i++)
+                    if (at + i >= from && at + i < to && isSeen(run.text().charAt(i)) && !characters.get(at + i)) part.append(run.text().charAt(i));
                 if (!part.isEmpty() && !cascade.text(paragraph, run.look()).is(TextProperty.HIDDEN)) missing.append(part);
             }
             at += inline.length();
         }
         if (!missing.isEmpty()) lost.add(missing.toString());
+        at = 0;
         for (Inline inline : paragraph.inlines()) {
+            boolean here = at >= from && at < to;
+            at += inline.length();
+            if (!here) continue;
             if (inline instanceof Inline.Note note) look(note.blocks());
             else if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) look(box.blocks());
         }
@@ -69,9 +98,11 @@ final class PlacedText {
         for (Block block : blocks) {
             if (block instanceof Paragraph paragraph) look(paragraph);
             else if (block instanceof Contents contents) look(contents.entries());
-            else if (block instanceof Table table) for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) look(cell.blocks());
+            else if (block instanceof Table table) lookAt(table.rows());
         }
     }
+
+    private void lookAt(List<Table.Row> rows) { for (Table.Row row : rows) for (Table.Cell cell : row.cells()) look(cell.blocks()); }
 
     /** Whether a character shows by itself. */
     private static boolean isSeen(char c) {

@@ -26,6 +26,9 @@ record Strip(double before, double height, double after, List<Item> items, List<
                 offset, line, owner);
     }
 
+    /** The same with a share of the space around it. */
+    Strip closer(double share) { return new Strip(before * share, height, after * share, items, notes, glued, offset, line, owner); }
+
     static double height(List<Strip> strips) {
         double height = 0;
         for (Strip strip : strips) height += strip.before + strip.height + strip.after;

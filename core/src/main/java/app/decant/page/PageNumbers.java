@@ -11,6 +11,9 @@ public final class PageNumbers {
      * @param last whether no page follows that has the next number
      */
     public static String behind(String number, boolean last) {
-        return last && number.matches("\\d{1,8}") ? Integer.toString(Integer.parseInt(number) + 1) : number + "a";
+        if (last && number.matches("\\d{1,8}")) return Integer.toString(Integer.parseInt(number) + 1);
+        // A second one behind the same.
+        boolean lettered = number.matches("\\d+[a-y]");
+        return lettered ? number.substring(0, number.length() - 1) + (char) (number.charAt(number.length() - 1) + 1) : number + "a";
     }
 }

@@ -333,32 +333,6 @@ class PageTest {
         assertThat(raised.with(bold).with(FACE)).isEqualTo(raised);
     }
 
-    @Test void paintedPagesAreEqualWhereNothingSeenDiffers() {
-        Item.LineItem line = item(PASSAGE, line(0, 2, glyphs(PLAIN, "ab", 0, 0, false)));
-        List<Item> all = List.of(line, new Item.Fill(1, 2, 3, 4, RED), new Item.Rule(1, 2, 11, 2, Border.single(0.5, RED)),
-                new Item.PictureItem(picture(0), 5, 6));
-        Painted painted = Painted.of(new Page(0, "1", 200, 300, all, List.of()));
-        assertThat(Painted.of(new Page(7, "1", 200, 300, all, List.of()))).isEqualTo(painted).hasSameHashCodeAs(painted);
-        assertThat(Painted.of(new Page(0, "2", 200, 300, all, List.of()))).isNotEqualTo(painted);
-        assertThat(Painted.of(new Page(0, "1", 201, 300, all, List.of()))).isNotEqualTo(painted);
-        assertThat(Painted.of(new Page(0, "1", 200, 301, all, List.of()))).isNotEqualTo(painted);
-        for (int i = 0; i < all.size(); i++) {
-            List<Item> moved = new ArrayList<>(all);
-            moved.set(i, all.get(i).moved(0.5, 0));
-            assertThat(Painted.of(new Page(0, "1", 200, 300, moved, List.of()))).as("item %d moved across", i).isNotEqualTo(painted);
-            moved.set(i, all.get(i).moved(0, 0.5));
-            assertThat(Painted.of(new Page(0, "1", 200, 300, moved, List.of()))).as("item %d moved down", i).isNotEqualTo(painted);
-            List<Item> fewer = new ArrayList<>(all);
-            fewer.remove(i);
-            assertThat(Painted.of(new Page(0, "1", 200, 300, fewer, List.of()))).as("item %d gone", i).isNotEqualTo(painted);
-        }
-        TextStyle leading = style(Underline.NONE, false, false, 0, null, new Link.Address("https://ferries.example"), Colour.AUTOMATIC);
-        for (TextStyle other : List.of(leading, PLAIN.sized(11), style(Underline.NONE, false, false, 0, null, null, RED)))
-            assertThat(Painted.of(new Page(0, "1", 9, 9, List.of(item(PASSAGE, line(0, 2, glyphs(other, "ab", 0, 0, false)))), List.of())))
-                    .isNotEqualTo(Painted.of(new Page(0, "1", 9, 9, List.of(line), List.of())));
-        assertThat(painted).isNotEqualTo("painted");
-    }
-
     @Test void whatWasRewrittenTellsWhereThingsStand() {
         Rewritten.Push down = new Rewritten.Push(new Rewritten.Area(50, 100, 300, 800), 14, 0);
         Rewritten.Push up = new Rewritten.Push(new Rewritten.Area(50, 400, 300, 800), -4, 0);

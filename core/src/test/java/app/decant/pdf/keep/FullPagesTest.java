@@ -197,7 +197,7 @@ class FullPagesTest {
         Path source = file(3, 20, "F");
         Taken taken = Decant.open(source);
         Document now = Typing.type(taken.document(), CorrectedFile.find(taken.document(), "goes on in line 2 of 7"), MORE, null).after();
-        try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
+        try (Revision revision = new Revision(Intake.original(source, null), taken)) {
             PagedDocument shown = revision.shown(Decant.layOut(now));
             Path file = new CorrectedFile(root).made(source, taken, now, Recipe.PLAIN).receipt().file();
             for (int page = 0; page < 3; page++) {
@@ -475,7 +475,7 @@ class FullPagesTest {
         // The caret stands there too.
         Taken taken = Decant.open(source);
         Document now = Typing.type(taken.document(), CorrectedFile.find(taken.document(), "goes on in line 2 of 3"), MORE + MORE + MORE, null).after();
-        try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
+        try (Revision revision = new Revision(Intake.original(source, null), taken)) {
             PagedDocument shown = revision.shown(Decant.layOut(now));
             assertThat(shown.count()).isEqualTo(2);
             assertThat(shown.page(1).text()).isNotEmpty();

@@ -234,7 +234,7 @@ class GoingOnTest {
             String word = word(lines(source, set), 0, 0, 1);
             Taken taken = Decant.open(source);
             Document now = Typing.type(taken.document(), CorrectedFile.find(taken.document(), word), word + " " + MORE, null).after();
-            try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
+            try (Revision revision = new Revision(Intake.original(source, null), taken)) {
                 PagedDocument shown = revision.shown(Decant.layOut(now));
                 Path file = new CorrectedFile(root).made(source, taken, now, Recipe.PLAIN).receipt().file();
                 List<String> lines = new ArrayList<>();

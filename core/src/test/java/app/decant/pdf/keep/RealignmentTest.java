@@ -207,7 +207,7 @@ class RealignmentTest {
     @Test void itIsWrittenOnWhereItStandsNow() throws IOException {
         Document now = looking("Bicycles", look -> look.with(ParagraphProperty.ALIGNMENT, Alignment.END));
         TreeMap<Double, Line> read = lines(made(now).receipt().file());
-        try (Revision revision = new Revision(Intake.original(source, null), taken, null)) {
+        try (Revision revision = new Revision(Intake.original(source, null), taken)) {
             PagedDocument shown = revision.shown(Decant.layOut(now));
             int checked = 0;
             for (Item item : shown.page(0).text()) {

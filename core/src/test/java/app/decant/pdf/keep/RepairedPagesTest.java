@@ -332,7 +332,7 @@ class RepairedPagesTest {
         Path file = sheet.save("plain.pdf");
         Taken taken = Decant.open(file);
         Document now = typed(typed(taken.document(), "Fold", "Weigh and fold"), "heavy", "heavy or wet or sharp or otherwise to be feared");
-        Revision revision = new Revision(Intake.original(file, null), taken, null);
+        Revision revision = new Revision(Intake.original(file, null), taken);
         Recipe recipe = Recipe.PLAIN.with(PdfStyle.PLAIN.with(Standard.UA_1)).with(TITLED);
         Receipt receipt = publish(Intake.revised(file, null, revision, Decant.layOut(now)), recipe, file);
         assertThat(receipt.proofs()).allSatisfy(proof -> assertThat(proof.holds()).as(proof.sentence()).isTrue());
@@ -387,7 +387,7 @@ class RepairedPagesTest {
         Taken taken = Decant.open(file);
         Document before = taken.document();
         Document now = Pictures.describe(before, picture(before), "Six colours").after();
-        Revision revision = new Revision(Intake.original(file, null), taken, null);
+        Revision revision = new Revision(Intake.original(file, null), taken);
         Intake spoken = Intake.revised(file, null, revision, Decant.layOut(now));
         Receipt receipt = publish(spoken, recipe, file);
         assertThat(StandardCheck.rules(receipt.file(), Standard.UA_1)).isEmpty();

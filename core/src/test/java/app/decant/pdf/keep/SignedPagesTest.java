@@ -135,7 +135,7 @@ class SignedPagesTest {
         Walk.Stop stop = Walk.of(before).stops().stream().filter(one -> one.paragraph().text().contains("weeks")).findFirst().orElseThrow();
         int at = stop.paragraph().text().indexOf("two");
         Document now = Typing.type(before, new TextSelection(new Place(stop.path(), at), new Place(stop.path(), at + 3)), "ten", null).after();
-        Receipt receipt = publish(Intake.revised(source, null, new Revision(Intake.original(source, null), taken, null), Decant.layOut(now)), Recipe.PLAIN);
+        Receipt receipt = publish(Intake.revised(source, null, new Revision(Intake.original(source, null), taken), Decant.layOut(now)), Recipe.PLAIN);
         byte[] made = Files.readAllBytes(receipt.file());
         assertThat(holds(made)).isTrue();
         assertThat(Arrays.mismatch(made, original)).isEqualTo(original.length);

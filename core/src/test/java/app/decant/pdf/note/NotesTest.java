@@ -283,7 +283,7 @@ class NotesTest {
     }
 
     private Receipt publish(Taken taken, Document now) {
-        Intake intake = Intake.revised(source, null, new Revision(Intake.original(source, null), taken, null), Decant.layOut(now));
+        Intake intake = Intake.revised(source, null, new Revision(Intake.original(source, null), taken), Decant.layOut(now));
         return Decant.publish(new Order(intake.pages(PLAIN, Progress.SILENT), PLAIN, Recipe.Passwords.NONE, source), folder.resolve("result.pdf"),
                 Progress.SILENT).get(0);
     }

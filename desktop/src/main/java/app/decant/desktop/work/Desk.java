@@ -272,7 +272,7 @@ public final class Desk {
             return new Session.Opened(new Session.Source(file, taken, password, null, false, null), layout, laid, null, null, laid,
                     sheets.map(of -> new Sheets(of, laid)).orElse(null), null);
         Original original = Intake.original(file, password);
-        Revision revision = new Revision(original, taken, laid);
+        Revision revision = new Revision(original, taken);
         Session.Source source = new Session.Source(file, taken, password, Intake.fingerprint(file), Intake.hasBookmarks(file, password),
                 Decant.sourceInside(file, password).orElse(null));
         // Looked for here, where it keeps nobody waiting.
