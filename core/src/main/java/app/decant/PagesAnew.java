@@ -2,15 +2,16 @@ package app.decant;
 
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Inline;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
 import app.decant.document.Section;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
-import app.decant.layout.PagedDocument;
 import app.decant.layout.StretchLayout;
 import app.decant.page.Original;
 import app.decant.page.Page;
+import app.decant.page.PageNumbers;
 import app.decant.page.Rewritten;
 import app.decant.pdf.keep.OwnPages;
 import app.decant.pdf.keep.RevisedPages;
@@ -26,6 +27,7 @@ import java.util.SortedSet;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
 
 /**
  * Sets those pages of a file anew that can't be corrected where they stand, each with the text that stands on it; all others stay the file's own. Where a page
@@ -35,14 +37,13 @@ final class PagesAnew {
     private final OwnPages own;
     private final Walk walk;
     private final Provenance provenance;
+    private final StandingHeads heads;
     private final FontCatalogue fonts;
     private final StretchLayout layout;
     /** For pages of the file the section that the text on them is of. */
     private final Map<Integer, Integer> sections = new HashMap<>();
-    /** The pages that were made before, by their indexes: one that shows the same is the very page, so that nobody paints it again. */
-    private Map<Integer, Page> known = Map.of();
-    /** What their headers and footers were made of. */
-    private List<Object> heads = List.of();
+    /** The pages that were made before. */
+    private Mixed shown;
 
     /**
      * What is to become of pages.
@@ -52,9 +53,13 @@ final class PagesAnew {
      */
     record Wished(Set<Integer> anew, Map<Integer, Rewritten> inPlace) { }
 
-    /** @param walk over the text as it came */
-    PagesAnew(OwnPages own, Walk walk, Provenance provenance, FontCatalogue fonts) {
+    /**
+     * @param walk  over the text as it came
+     * @param heads as they came
+     */
+    PagesAnew(OwnPages own, Walk walk, Provenance provenance, StandingHeads heads, FontCatalogue fonts) {
         this.own = own;
+        this.heads = heads;
         this.walk = walk;
         this.provenance = provenance;
         this.fonts = fonts;
@@ -78,23 +83,39 @@ final class PagesAnew {
         Map<Integer, Rewritten> kept = new TreeMap<>(wished.inPlace);
         kept.keySet().removeIf(number -> reached.contains(number % count));
         OwnPages others = own.of(original).with(kept);
-        List<StretchLayout.Stretch> stretches = runs.stream().filter(run -> run.from() != null)
-                .map(run -> new StretchLayout.Stretch(run.from(), run.to(), run.first(), own.labels().subList(run.first(), run.last() + 1))).toList();
-        List<Object> fresh = new ArrayList<>();
-        for (Section section : now.sections()) fresh.add(section.frames());
-        StretchLayout.Made made = layout.next(now, stretches, others.count() - reached.size(), progress);
-        fresh.add(others.count() - reached.size() + made.stretches().stream().mapToInt(one -> one.pages().size()).sum());
-        if (!fresh.equals(heads)) known = Map.of();
-        heads = fresh;
-        RevisedPages pages = assembled(made, runs, others, original, kept, new RevisedPages.Anew() {
+        StretchLayout.Made made = layout.next(now, runs.stream().filter(ReachedText.Run::hasText).map(run -> stretch(run, now)).toList(),
+                total(reached) + others.count() - count - reached.size(), progress);
+        Mixed mixed = new Mixed(others, now.sections().stream().map(Section::frames).toList());
+        mixed.put(runs, reached, made, findings);
+        if (mixed.pages.isEmpty()) return null;
+        shown = mixed;
+        return showing.apply(new RevisedPages(made.among(mixed.pages, mixed.sectionOf.stream().mapToInt(Integer::intValue).toArray()), original, mixed.places(),
+                new RevisedPages.Anew() {
             @Override public List<String> unplaced() { return made.unplaced(); }
 
             @Override public RevisedPages without(Set<String> families) {
                 Document bare = now.withFonts(now.fonts().stream().filter(font -> families.stream().noneMatch(font.family()::equalsIgnoreCase)).toList());
-                return new PagesAnew(own, walk, provenance, fonts.without(families)).of(bare, edits, original, wished, showing, new ArrayList<>(), progress);
+                PagesAnew other = new PagesAnew(own, walk, provenance, heads, fonts.without(families));
+                return other.of(bare, edits, original, wished, showing, new ArrayList<>(), progress);
             }
-        }, findings);
-        return pages == null ? null : showing.apply(pages);
+        }));
+    }
+
+    private StretchLayout.Stretch stretch(ReachedText.Run run, Document now) {
+        return new StretchLayout.Stretch(run.from(), run.to(), heads.number(run.first()),
+                IntStream.rangeClosed(run.first(), run.last()).mapToObj(page -> counted(now, page)).toList());
+    }
+
+    /** What a page is counted as: as it prints it, else as the text does. */
+    private String counted(Document now, int page) {
+        String printed = heads.printed(page, Inline.Field.Kind.PAGE);
+        return printed != null ? printed : now.sections().get(sections.getOrDefault(page, 0)).numbering().format().write(heads.number(page));
+    }
+
+    /** How many pages there are, as some print it; as many as the file has where none does. */
+    private int total(Set<Integer> pages) {
+        return pages.stream().map(page -> heads.printed(page, Inline.Field.Kind.PAGES)).filter(printed -> printed != null && printed.matches("\\d{1,6}"))
+                .findFirst().map(Integer::parseInt).orElse(provenance.sheets().size());
     }
 
     /** All that pages are set anew with: pages that give lines to the next, or take some, stay together. */
@@ -113,55 +134,72 @@ final class PagesAnew {
         return together;
     }
 
-    private RevisedPages assembled(StretchLayout.Made made, List<ReachedText.Run> runs, OwnPages others, Original original, Map<Integer, Rewritten> kept,
-            RevisedPages.Anew anew, Collection<Finding> findings) {
-        Map<Integer, ReachedText.Run> starts = new HashMap<>();
-        Set<Integer> reached = new HashSet<>();
-        for (ReachedText.Run run : runs) {
-            starts.put(run.first(), run);
-            for (int page = run.first(); page <= run.last(); page++) reached.add(page);
+    /** Pages that stay, and among them those that are set anew. */
+    private final class Mixed {
+        private final OwnPages others;
+        /** The headers and footers that those are made with. */
+        private final List<?> frames;
+        private final List<Page> pages = new ArrayList<>();
+        private final List<Integer> sectionOf = new ArrayList<>();
+        private final List<Integer> grounds = new ArrayList<>();
+        private final Set<Integer> stay = new HashSet<>();
+        private final Map<Integer, Integer> numbers = new HashMap<>();
+        private final Map<Integer, Rewritten> rewritten = new HashMap<>();
+
+        Mixed(OwnPages others, List<?> frames) {
+            this.others = others;
+            this.frames = frames;
         }
-        List<Page> pages = new ArrayList<>();
-        List<Integer> grounds = new ArrayList<>();
-        List<Integer> of = new ArrayList<>();
-        Set<Integer> stay = new HashSet<>();
-        Map<Integer, Integer> numbers = new HashMap<>();
-        Map<Integer, Rewritten> rewritten = new HashMap<>();
-        int next = 0;
-        for (int i = 0; i < others.count(); i++) {
-            int ground = others.ground(i);
-            if (!reached.contains(ground)) {
-                stay.add(pages.size());
-                if (others.isAdded(i)) numbers.put(pages.size(), others.number(i));
-                if (kept.containsKey(others.number(i))) rewritten.put(pages.size(), kept.get(others.number(i)));
-                grounds.add(ground);
-                of.add(sections.getOrDefault(ground, of.isEmpty() ? 0 : of.get(of.size() - 1)));
-                pages.add(placed(others.page(i), pages.size()));
-                continue;
+
+        RevisedPages.Places places() { return new RevisedPages.Places(grounds, stay, numbers, rewritten); }
+
+        void put(List<ReachedText.Run> runs, Set<Integer> reached, StretchLayout.Made made, Collection<Finding> findings) {
+            Map<Integer, StretchLayout.Laid> anew = new HashMap<>();
+            Map<Integer, ReachedText.Run> begun = new HashMap<>();
+            for (ReachedText.Run run : runs) {
+                if (!run.hasText()) continue;
+                anew.put(run.first(), made.stretches().get(anew.size()));
+                begun.put(run.first(), run);
             }
-            ReachedText.Run run = starts.get(ground);
-            if (run == null || run.from() == null) continue;
-            StretchLayout.Laid laid = made.stretches().get(next++);
+            int count = others.count() - reached.size() + made.stretches().stream().mapToInt(one -> one.pages().size()).sum();
+            for (int page = 0; page < others.count(); page++) {
+                int ground = others.ground(page);
+                if (!reached.contains(ground)) stays(page);
+                else if (anew.containsKey(ground)) put(begun.get(ground), anew.get(ground), count, findings);
+            }
+        }
+
+        private void stays(int page) {
+            int at = pages.size();
+            int number = others.number(page);
+            stay.add(at);
+            if (others.isAdded(page)) numbers.put(at, number);
+            if (others.rewritten(page) != null) rewritten.put(at, others.rewritten(page));
+            grounds.add(others.ground(page));
+            sectionOf.add(sections.getOrDefault(others.ground(page), at == 0 ? 0 : sectionOf.get(at - 1)));
+            pages.add(at(others.page(page), at, others.page(page).label()));
+        }
+
+        private void put(ReachedText.Run run, StretchLayout.Laid laid, int count, Collection<Finding> findings) {
             int room = run.last() - run.first() + 1;
             if (laid.pages().size() > room)
                 findings.add(Finding.changed(Message.of("open.pages-take-more", room, laid.pages().size())).at(Finding.page(run.first())));
-            for (int page = 0; page < laid.pages().size(); page++) {
-                grounds.add(page < room ? run.first() + page : -1);
-                of.add(laid.sections().get(page));
-                pages.add(placed(laid.pages().get(page), pages.size()));
+            for (int i = 0; i < laid.pages().size(); i++) {
+                int at = pages.size();
+                String label = i < room ? own.page(run.first() + i).label() : PageNumbers.behind(pages.get(at - 1).label(), run.to().block() == null);
+                Page here = at(laid.pages().get(i), at, label);
+                // One that shows what it showed is the very page, so that nobody paints it again.
+                Page before = shown != null && shown.pages.size() == count && at < count && shown.frames.equals(frames) ? shown.pages.get(at) : null;
+                boolean same = before != null && before.label().equals(label) && before.text().equals(here.text());
+                grounds.add(i < room ? run.first() + i : -1);
+                sectionOf.add(laid.sections().get(i));
+                pages.add(same ? before : here);
             }
         }
-        if (pages.isEmpty()) return null;
-        Map<Integer, Page> same = new HashMap<>();
-        for (Page page : pages) same.put(page.index(), page);
-        known = same;
-        PagedDocument all = made.among(pages, of.stream().mapToInt(Integer::intValue).toArray());
-        return new RevisedPages(all, original, new RevisedPages.Places(grounds, stay, numbers, rewritten), anew);
-    }
 
-    private Page placed(Page page, int index) {
-        Page here = page.index() == index ? page : new Page(index, page.label(), page.width(), page.height(), page.text(), page.frame());
-        Page before = known.get(index);
-        return before != null && before.label().equals(here.label()) && before.text().equals(here.text()) ? before : here;
+        private static Page at(Page page, int index, String label) {
+            boolean there = page.index() == index && page.label().equals(label);
+            return there ? page : new Page(index, label, page.width(), page.height(), page.text(), page.frame());
+        }
     }
 }

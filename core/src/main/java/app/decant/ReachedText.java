@@ -40,7 +40,9 @@ final class ReachedText {
      * @param last  of the last
      * @param to    where the text ends; null, as is {@code from}, where there is none
      */
-    record Run(int first, int last, Spot from, Spot to) { }
+    record Run(int first, int last, Spot from, Spot to) {
+        boolean hasText() { return from != null; }
+    }
 
     /**
      * A part of the text that stands together: a paragraph as far as it is on one page, a row of a table.

@@ -157,7 +157,7 @@ public final class Revision implements AutoCloseable {
         if (isWhole(edits, inPlace)) return new Result(pages.with(inPlace), findings);
         tellBeyond(edits, findings);
         if (edits == null || taken.provenance().sheets().size() != own.count()) return new Result(now, findings);
-        if (anew == null) anew = new PagesAnew(own, walk, taken.provenance(), FontCatalogue.ofThisMachine());
+        if (anew == null) anew = new PagesAnew(own, walk, taken.provenance(), heads, FontCatalogue.ofThisMachine());
         Set<Integer> wanted = new TreeSet<>(edits.beyond());
         for (int page : edits.byPage().keySet()) if (!inPlace.containsKey(page)) wanted.add(page);
         RevisedPages revised = anew.of(now.document(), edits, original.with(now.document().answers()), new PagesAnew.Wished(wanted, inPlace),

@@ -2,6 +2,7 @@ package app.decant;
 
 import app.decant.document.Block;
 import app.decant.document.Document;
+import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.Provenance;
 import app.decant.document.Section.FramePlace;
@@ -63,6 +64,25 @@ final class StandingHeads {
 
     /** The pages that have any. */
     Iterable<Integer> pages() { return byPage.keySet(); }
+
+    /** What a page is counted as in the text: the number that it would have if it printed one. */
+    int number(int page) {
+        Integer section = sections.get(page);
+        return page + start(section == null ? candidates(page).get(0) : section, page);
+    }
+
+    /** What a page prints where one of its headers or footers has a field; null where none has. */
+    String printed(int page, Inline.Field.Kind kind) {
+        for (One one : on(page)) {
+            int at = 0;
+            for (Inline inline : one.paragraph.inlines()) {
+                boolean its = inline instanceof Inline.Field field && field.kind() == kind && one.letters[at] >= 0;
+                if (its) return one.line.letters().substring(one.letters[at], one.after(at));
+                at += inline.length();
+            }
+        }
+        return null;
+    }
 
     /** The section that each page begins with; null for a page on which nothing of the body is known to stand. */
     private static List<Integer> sections(Walk walk, Provenance provenance) {

@@ -60,8 +60,12 @@ class PagesAnewTest {
         List<Integer> anew() { return IntStream.range(0, pages.count()).filter(page -> !pages.isOwn(page)).boxed().toList(); }
     }
 
-    /** Pages of a wide justified column in letters that our own lines would break elsewhere, with a head and the number of the page. */
-    private Path file(int pages) throws IOException {
+    /**
+     * Pages of a column of text, with a head and the number of the page at its foot.
+     *
+     * @param first the number of the first page
+     */
+    private Path file(int pages, int first) throws IOException {
         Path file = root.resolve("full.pdf");
         try (PDDocument pdf = new PDDocument()) {
             PDResources resources = new PDResources();
@@ -69,7 +73,7 @@ class PagesAnewTest {
             int line = 0;
             for (int page = 0; page < pages; page++) {
                 StringBuilder content = new StringBuilder("BT /F 8 Tf 72 810 Td (Ostrey Sound Ferries) Tj ET\nBT /F 8 Tf 290 40 Td (");
-                content.append(page + 1).append(") Tj ET\n");
+                content.append(page + first).append(") Tj ET\n");
                 for (int i = 0; i < LINES; i++, line++)
                     content.append("BT /F 11 Tf 72 ").append(770 - 15 * i).append(" Td (").append(words(line / OF_ONE, line % OF_ONE)).append(") Tj ET\n");
                 PDPage made = new PDPage(PDRectangle.A4);
@@ -128,7 +132,8 @@ class PagesAnewTest {
     }
 
     @Test void aParagraphIsCutWhereItsPageEnds() throws IOException {
-        Path source = file(5);
+        // It is part of a larger work: what it counts is not what readers of files do.
+        Path source = file(5, 7);
         Taken taken = Decant.open(source);
         Walk.Stop over = stop(taken.document(), "Paragraph 11 begins");
         assertThat(taken.provenance().of(over.paragraph()).stream().map(Provenance.Line::page).distinct()).as("it goes over").containsExactly(1, 2);
@@ -171,7 +176,7 @@ class PagesAnewTest {
 
     /** What has no room goes onto a page that is put in behind, which is counted so; the pages after it stay. */
     @Test void whatHasNoRoomGoesBehindItsPage() throws IOException {
-        Path source = file(3);
+        Path source = file(3, 1);
         Taken taken = Decant.open(source);
         Walk.Stop stop = stop(taken.document(), "Paragraph 7 begins");
         Document marked = underlined(taken.document(), stop, 0, 9);
@@ -194,7 +199,7 @@ class PagesAnewTest {
 
     /** Whoever writes on sees every letter where it will be, and can put the caret there: on pages that stay as well as on those that are set anew. */
     @Test void everyLetterStandsOnOnePageWhileSomebodyWrites() throws IOException {
-        Path source = file(5);
+        Path source = file(5, 1);
         Taken taken = Decant.open(source);
         Walk.Stop over = stop(taken.document(), "Paragraph 11 begins");
         int end = over.paragraph().length();

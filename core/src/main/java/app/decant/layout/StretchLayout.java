@@ -44,10 +44,10 @@ public final class StretchLayout {
      * A stretch of text.
      *
      * @param to     where it ends
-     * @param page   the index of the page that it begins
-     * @param labels the numbers of its pages as they are printed; those of more pages follow from the last
+     * @param number of the page that it begins: whether that is a left or a right one
+     * @param labels what its pages are counted as where they say it; more pages than those follow from the last
      */
-    public record Stretch(Spot from, Spot to, int page, List<String> labels) {
+    public record Stretch(Spot from, Spot to, int number, List<String> labels) {
         public Stretch { labels = List.copyOf(labels); }
     }
 
@@ -94,7 +94,7 @@ public final class StretchLayout {
     /**
      * Lays out stretches of a document.
      *
-     * @param others how many pages stand beside those that are made here
+     * @param others how many pages are counted beside those that are made here
      * @throws IllegalArgumentException where a stretch begins or ends at no block of the body
      */
     public Made next(Document document, List<Stretch> stretches, int others, Progress progress) {
@@ -123,7 +123,7 @@ public final class StretchLayout {
             Stretch stretch = stretches.get(i);
             Cursor to = cursor(stretch.to, places, flow);
             List<Block> blocks = flow.blocks().subList(cursor(stretch.from, places, flow).block(), to.offset() > 0 ? to.block() + 1 : to.block());
-            laid.add(new Laid(blocks, stretch.from.offset, to.offset(), dressed(flow, bodies.get(i), stretch.page, numbers.get(i), counted),
+            laid.add(new Laid(blocks, stretch.from.offset, to.offset(), dressed(flow, bodies.get(i), stretch.number, numbers.get(i), counted),
                     bodies.get(i).stream().map(PageFlow.Body::section).toList()));
         }
         return new Made(laid, document, Outline.of(document, cascade, labels, table -> traits.has(table, Traits.HEADING)),
@@ -170,7 +170,7 @@ public final class StretchLayout {
             labels.add(bodies.size() < stretch.labels.size() ? stretch.labels.get(bodies.size())
                     : PageNumbers.behind(labels.isEmpty() ? "1" : labels.get(labels.size() - 1), stretch.to.block == null));
             composer.use(fields.on(labels.get(labels.size() - 1), fields.sectionPages()));
-            PageFlow.Body body = pages.fill(cursor, to, (stretch.page + bodies.size()) % 2 == 1, gaps);
+            PageFlow.Body body = pages.fill(cursor, to, (stretch.number + bodies.size()) % 2 == 0, gaps);
             bodies.add(body);
             cursor = body.next();
         }
@@ -183,14 +183,14 @@ public final class StretchLayout {
     }
 
     /** With headers and footers. */
-    private List<Page> dressed(Flow flow, List<PageFlow.Body> bodies, int first, List<String> labels, FieldValues fields) {
+    private List<Page> dressed(Flow flow, List<PageFlow.Body> bodies, int number, List<String> labels, FieldValues fields) {
         PageFlow.PageFrames frames = new PageFlow.PageFrames(composer, flow);
         List<Page> pages = new ArrayList<>();
         for (int i = 0; i < bodies.size(); i++) {
             PageFlow.Body body = bodies.get(i);
             composer.use(fields.on(labels.get(i), fields.sectionPages()));
             PageGeometry paper = flow.section(body.section()).page();
-            pages.add(new Page(first + i, labels.get(i), paper.width(), paper.height(), body.items(), frames.items(body, (first + i) % 2 == 1)));
+            pages.add(new Page(i, labels.get(i), paper.width(), paper.height(), body.items(), frames.items(body, (number + i) % 2 == 0)));
         }
         composer.use(fields);
         return pages;
