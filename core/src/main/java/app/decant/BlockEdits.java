@@ -42,11 +42,13 @@ final class BlockEdits {
 
     /** Blocks as they came, and as they are, that are no paragraphs and of which more is another. */
     List<Block> others() {
-        List<Block> gone = without(before.blocks(), now.blocks());
-        List<Block> come = without(now.blocks(), before.blocks());
+        List<Block> was = before.blocks();
+        List<Block> gone = without(was, now.blocks());
+        List<Block> come = without(now.blocks(), was);
+        if (gone.isEmpty() && come.isEmpty()) return List.of();
         Map<Block, Block> edited = new IdentityHashMap<>();
         List<Block> all = gone.size() == come.size() ? edited() : List.of();
-        for (int i = 0; i < all.size(); i++) edited.put(before.blocks().get(i), all.get(i));
+        for (int i = 0; i < all.size(); i++) edited.put(was.get(i), all.get(i));
         List<Block> others = new ArrayList<>();
         for (int i = 0; i < Math.max(gone.size(), come.size()); i++) {
             boolean same = !edited.isEmpty() && without(edited.get(gone.get(i)), TextEdits.Edit::isGone).equals(without(come.get(i),

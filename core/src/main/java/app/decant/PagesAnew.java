@@ -8,6 +8,7 @@ import app.decant.document.Provenance;
 import app.decant.document.Section;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
+import app.decant.layout.PagedDocument;
 import app.decant.layout.StretchLayout;
 import app.decant.page.Original;
 import app.decant.page.Page;
@@ -35,10 +36,10 @@ import java.util.stream.IntStream;
  */
 final class PagesAnew {
     private final OwnPages own;
-    private final Walk walk;
+    private final Document before;
+    private final ReachedText.Came came;
     private final Provenance provenance;
     private final StandingHeads heads;
-    private final FontCatalogue fonts;
     private final StretchLayout layout;
     /** For pages of the file the section that the text on them is of. */
     private final Map<Integer, Integer> sections = new HashMap<>();
@@ -54,36 +55,40 @@ final class PagesAnew {
     record Wished(Set<Integer> anew, Map<Integer, Rewritten> inPlace) { }
 
     /**
-     * @param walk  over the text as it came
-     * @param heads as they came
+     * @param before the document as it came
+     * @param heads  as they came
+     * @param without families of fonts that are not used
      */
-    PagesAnew(OwnPages own, Walk walk, Provenance provenance, StandingHeads heads, FontCatalogue fonts) {
+    PagesAnew(OwnPages own, Document before, Provenance provenance, StandingHeads heads, Set<String> without) {
         this.own = own;
+        this.before = before;
         this.heads = heads;
-        this.walk = walk;
         this.provenance = provenance;
-        this.fonts = fonts;
-        layout = new StretchLayout(fonts);
+        Walk walk = Walk.of(before);
+        came = new ReachedText.Came(before, walk, provenance);
+        layout = new StretchLayout(FontCatalogue.ofThisMachine(), without);
         for (Walk.Stop stop : walk.stops()) for (Provenance.Line line : provenance.of(stop.paragraph())) sections.putIfAbsent(line.page(), stop.path().step(0));
     }
 
     /**
      * The pages as they are now; null where none of them has any text.
      *
+     * @param laid     the document as it is laid out as a whole
      * @param showing  puts the text where it stands on the pages that stay
      * @param findings is told which pages have to be set anew with others, and which take more room
      */
-    RevisedPages of(Document now, TextEdits.Found edits, Original original, Wished wished, UnaryOperator<RevisedPages> showing,
+    RevisedPages of(PagedDocument laid, TextEdits.Found edits, Original original, Wished wished, UnaryOperator<RevisedPages> showing,
             Collection<Finding> findings, Progress progress) {
+        Document now = laid.document();
         int count = provenance.sheets().size();
         SortedSet<Integer> reached = new TreeSet<>(wished.anew);
-        List<ReachedText.Run> runs = new ReachedText(walk, provenance, now, edits).runs(reached, pages -> together(pages, wished.inPlace, count));
+        List<ReachedText.Run> runs = new ReachedText(came, now, edits).runs(reached, pages -> together(pages, wished.inPlace, count));
         for (int page : reached)
             if (!wished.anew.contains(page)) findings.add(Finding.changed(Message.of("open.page-is-set-anew-with-another")).at(Finding.page(page)));
         Map<Integer, Rewritten> kept = new TreeMap<>(wished.inPlace);
         kept.keySet().removeIf(number -> reached.contains(number % count));
         OwnPages others = own.of(original).with(kept);
-        StretchLayout.Made made = layout.next(now, runs.stream().filter(ReachedText.Run::hasText).map(run -> stretch(run, now)).toList(),
+        StretchLayout.Made made = layout.next(laid, runs.stream().filter(ReachedText.Run::hasText).map(run -> stretch(run, now)).toList(),
                 total(reached) + others.count() - count - reached.size(), progress);
         Mixed mixed = new Mixed(others, now.sections().stream().map(Section::frames).toList());
         mixed.put(runs, reached, made, findings);
@@ -94,9 +99,8 @@ final class PagesAnew {
             @Override public List<String> unplaced() { return made.unplaced(); }
 
             @Override public RevisedPages without(Set<String> families) {
-                Document bare = now.withFonts(now.fonts().stream().filter(font -> families.stream().noneMatch(font.family()::equalsIgnoreCase)).toList());
-                PagesAnew other = new PagesAnew(own, walk, provenance, heads, fonts.without(families));
-                return other.of(bare, edits, original, wished, showing, new ArrayList<>(), progress);
+                PagesAnew other = new PagesAnew(own, before, provenance, heads, families);
+                return other.of(laid, edits, original, wished, showing, new ArrayList<>(), progress);
             }
         }));
     }

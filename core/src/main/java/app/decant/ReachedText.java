@@ -12,6 +12,7 @@ import app.decant.document.TextBox;
 import app.decant.document.Walk;
 import app.decant.layout.StretchLayout.Spot;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -26,6 +27,7 @@ import java.util.function.UnaryOperator;
  * neither. Where a page's text can't be told from that of another, the other has to be set anew with it.
  */
 final class ReachedText {
+    private final Came came;
     private final Walk walk;
     private final Provenance provenance;
     private final Map<Paragraph, OtherEdit> others = new IdentityHashMap<>();
@@ -50,16 +52,33 @@ final class ReachedText {
      * @param pages none where it is not known where it stands; several where it can't be parted
      * @param fresh whether it is not as it came
      */
-    private record Part(Spot begins, SortedSet<Integer> pages, boolean fresh) { }
+    private record Part(Spot begins, SortedSet<Integer> pages, boolean fresh) {
+        Part on(int page) { return new Part(begins, new TreeSet<>(Set.of(page)), fresh); }
+    }
 
-    /** @param walk over the text as it came */
-    ReachedText(Walk walk, Provenance provenance, Document now, TextEdits.Found edits) {
-        this.walk = walk;
-        this.provenance = provenance;
+    /** The text of a file as it came: where blocks of it that nobody touched stand is found out once. */
+    static final class Came {
+        private final Walk walk;
+        private final Provenance provenance;
+        private final Map<Block, List<Part>> parts = new IdentityHashMap<>();
+        private final Set<Block> blocks = Collections.newSetFromMap(new IdentityHashMap<>());
+
+        /** @param walk over the text */
+        Came(Document document, Walk walk, Provenance provenance) {
+            this.walk = walk;
+            this.provenance = provenance;
+            blocks.addAll(document.blocks());
+        }
+    }
+
+    ReachedText(Came came, Document now, TextEdits.Found edits) {
+        this.came = came;
+        walk = came.walk;
+        provenance = came.provenance;
         for (TextEdits.Edit edit : edits.edits()) for (Paragraph fresh : edit.nows()) edited.computeIfAbsent(fresh, key -> new ArrayList<>()).add(edit);
         for (OtherEdit other : edits.others()) if (other.now() != null) others.put(other.now(), other);
         edits.described().forEach((old, fresh) -> described.put(fresh, old));
-        for (Section section : now.sections()) for (Block block : section.blocks()) add(block);
+        for (Section section : now.sections()) for (Block block : section.blocks()) put(block);
     }
 
     /**
@@ -99,8 +118,8 @@ final class ReachedText {
             int before = i > 0 ? parts.get(i - 1).pages.last() : next < parts.size() ? parts.get(next).pages.first() : 0;
             int after = next < parts.size() ? parts.get(next).pages.first() : before;
             SortedSet<Integer> between = reached.subSet(before, Math.max(before, after) + 1);
-            part.pages.add(part.fresh && !between.isEmpty() ? between.first() : before);
-            if (part.fresh) reached.addAll(part.pages);
+            parts.set(i, part.on(part.fresh && !between.isEmpty() ? between.first() : before));
+            if (part.fresh) reached.addAll(parts.get(i).pages);
         }
     }
 
@@ -122,6 +141,17 @@ final class ReachedText {
             ends[1] = i;
         }
         return ends;
+    }
+
+    private void put(Block block) {
+        List<Part> known = came.parts.get(block);
+        if (known != null) {
+            parts.addAll(known);
+            return;
+        }
+        int from = parts.size();
+        add(block);
+        if (came.blocks.contains(block)) came.parts.put(block, List.copyOf(parts.subList(from, parts.size())));
     }
 
     private void add(Block block) {

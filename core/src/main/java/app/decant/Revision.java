@@ -8,7 +8,6 @@ import app.decant.document.Finding;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
-import app.decant.font.FontCatalogue;
 import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.WordLines;
@@ -157,10 +156,10 @@ public final class Revision implements AutoCloseable {
         if (isWhole(edits, inPlace)) return new Result(pages.with(inPlace), findings);
         tellBeyond(edits, findings);
         if (edits == null || taken.provenance().sheets().size() != own.count()) return new Result(now, findings);
-        if (anew == null) anew = new PagesAnew(own, walk, taken.provenance(), heads, FontCatalogue.ofThisMachine());
+        if (anew == null) anew = new PagesAnew(own, before, taken.provenance(), heads, Set.of());
         Set<Integer> wanted = new TreeSet<>(edits.beyond());
         for (int page : edits.byPage().keySet()) if (!inPlace.containsKey(page)) wanted.add(page);
-        RevisedPages revised = anew.of(now.document(), edits, original.with(now.document().answers()), new PagesAnew.Wished(wanted, inPlace),
+        RevisedPages revised = anew.of(now, edits, original.with(now.document().answers()), new PagesAnew.Wished(wanted, inPlace),
                 made -> showing(made, now, edits, tries), findings, progress);
         return new Result(revised == null ? now : revised, findings);
     }

@@ -25,14 +25,15 @@ final class StandingLabels {
     private final Walk walk;
     private final Provenance provenance;
     private final Cascade cascade;
-    private final ListLabels labels;
+    private final Document before;
+    private ListLabels labels;
     private final Map<Paragraph, double[]> edges = new IdentityHashMap<>();
 
     StandingLabels(Document before, Walk walk, Provenance provenance, Cascade cascade) {
         this.walk = walk;
         this.provenance = provenance;
         this.cascade = cascade;
-        labels = ListLabels.of(before, cascade);
+        this.before = before;
     }
 
     /** How many letters of its first line are the label of a paragraph. */
@@ -42,12 +43,16 @@ final class StandingLabels {
         return 0;
     }
 
-    String label(Paragraph paragraph) { return labels.label(paragraph); }
+    /** The label of a paragraph as it came, null where it has none; all are counted when the first is asked for, since most corrections ask for none. */
+    String label(Paragraph paragraph) {
+        if (labels == null) labels = ListLabels.of(before, cascade);
+        return labels.label(paragraph);
+    }
 
     /** The marks that show the label of a paragraph as it came; none where it has none, or it is drawn. */
     List<Integer> marks(Paragraph paragraph) {
         List<Integer> marks = new ArrayList<>();
-        if (labels.label(paragraph) == null || provenance.of(paragraph).isEmpty()) return marks;
+        if (label(paragraph) == null || provenance.of(paragraph).isEmpty()) return marks;
         Provenance.Line line = provenance.of(paragraph).get(0);
         for (int i = 0, length = length(paragraph, provenance); i < length; i++) {
             int mark = line.marks()[i];
@@ -59,7 +64,7 @@ final class StandingLabels {
     /** Whether what a page shows before a paragraph is what is counted. */
     private boolean isShown(Paragraph paragraph) {
         String shown = provenance.of(paragraph).get(0).letters().substring(0, length(paragraph, provenance));
-        return shown.replaceAll("\\s", "").equals(labels.label(paragraph).replaceAll("\\s", ""));
+        return shown.replaceAll("\\s", "").equals(label(paragraph).replaceAll("\\s", ""));
     }
 
     /**
@@ -69,14 +74,14 @@ final class StandingLabels {
      * @param fresh the labels of those as they are to be
      */
     List<Correction.Label> of(List<Paragraph> old, List<String> fresh) {
-        boolean listed = old.stream().anyMatch(one -> labels.label(one) != null);
+        boolean listed = old.stream().anyMatch(one -> label(one) != null);
         if (!listed && fresh.stream().allMatch(Objects::isNull)) return List.of();
         List<Correction.Label> made = new ArrayList<>();
         for (String label : fresh) {
-            Paragraph like = old.stream().filter(one -> labels.label(one) != null && labels.label(one).equals(label)).findFirst().orElse(old.get(0));
+            Paragraph like = old.stream().filter(one -> label(one) != null && label(one).equals(label)).findFirst().orElse(old.get(0));
             List<Integer> marks = marks(like);
             if (label == null || marks.isEmpty()) return null;
-            if (label.equals(labels.label(like))) made.add(new Correction.Label(null, marks, isAtRight(like)));
+            if (label.equals(label(like))) made.add(new Correction.Label(null, marks, isAtRight(like)));
             else if (isShown(like)) made.add(new Correction.Label(label.strip(), marks, isAtRight(like)));
             else return null;
         }
@@ -106,7 +111,7 @@ final class StandingLabels {
         ParagraphProperty.ListReference list = cascade.paragraph(paragraph).get(ParagraphProperty.LIST);
         for (Walk.Stop stop : walk.stops()) {
             Paragraph other = stop.paragraph();
-            if (other == paragraph || labels.label(other) == null || !Objects.equals(list, cascade.paragraph(other).get(ParagraphProperty.LIST))) continue;
+            if (other == paragraph || label(other) == null || !Objects.equals(list, cascade.paragraph(other).get(ParagraphProperty.LIST))) continue;
             double[] edges = edges(other);
             if (own == null || edges == null) continue;
             if (Math.abs(edges[0] - own[0]) > FAR && Math.abs(edges[1] - own[1]) < NEAR) return true;

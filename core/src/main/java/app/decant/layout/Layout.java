@@ -114,7 +114,7 @@ public final class Layout {
             pageLabels = labels(flow, bodies);
         }
         Outline outline = Outline.of(document, cascade, labels, table -> traits.has(table, Traits.HEADING));
-        PagedDocument pages = new PagedDocument(document, assembled(flow, bodies, pageLabels, fields, restyling == null), outline,
+        PagedDocument pages = new PagedDocument(document, assembled(flow, bodies, pageLabels, fields, restyling == null), outline, labels,
                 new LayoutFindings(composer.styles().wishes(), composer.styles().missing(), facts.hasEndnotes()), fields, fonts,
                 bodies.stream().mapToInt(PageFlow.Body::section).toArray());
         last = new Run(document, flow, bodies, labels, notes, fields, rooms, facts, pages);

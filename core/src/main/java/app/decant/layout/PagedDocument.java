@@ -6,6 +6,7 @@ import app.decant.document.Document;
 import app.decant.document.Facts;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
+import app.decant.document.ListLabels;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
@@ -39,6 +40,7 @@ public final class PagedDocument implements Pages {
     private final List<Page> pages;
     private final StoryIndex stories;
     private final Outline outline;
+    private final ListLabels labels;
     private final LayoutFindings told;
     private final FieldValues fields;
     private final FontCatalogue catalogue;
@@ -49,16 +51,18 @@ public final class PagedDocument implements Pages {
      * @param catalogue that it was laid out with
      * @param sections  the index of each page's section
      */
-    PagedDocument(Document document, List<Page> pages, Outline outline, LayoutFindings told, FieldValues fields, FontCatalogue catalogue, int[] sections) {
-        this(document, new StoryIndex(document), pages, outline, told, fields, catalogue, sections);
+    PagedDocument(Document document, List<Page> pages, Outline outline, ListLabels labels, LayoutFindings told, FieldValues fields, FontCatalogue catalogue,
+            int[] sections) {
+        this(document, new StoryIndex(document), pages, outline, labels, told, fields, catalogue, sections);
     }
 
-    private PagedDocument(Document document, StoryIndex stories, List<Page> pages, Outline outline, LayoutFindings told, FieldValues fields,
-            FontCatalogue catalogue, int[] sections) {
+    private PagedDocument(Document document, StoryIndex stories, List<Page> pages, Outline outline, ListLabels labels, LayoutFindings told,
+            FieldValues fields, FontCatalogue catalogue, int[] sections) {
         this.document = document;
         this.stories = stories;
         this.pages = List.copyOf(pages);
         this.outline = outline;
+        this.labels = labels;
         this.told = told;
         this.fields = fields;
         this.catalogue = catalogue;
@@ -67,6 +71,9 @@ public final class PagedDocument implements Pages {
 
     public Document document() { return document; }
     public Outline outline() { return outline; }
+
+    /** What its paragraphs in lists are counted as. */
+    ListLabels counted() { return labels; }
 
     /** The paragraphs of its body in order; made when it is first asked for, since typing asks for none. */
     public Walk walk() { return walk(Story.BODY); }
@@ -115,8 +122,13 @@ public final class PagedDocument implements Pages {
 
     @Override public List<Item.LineItem> words(String text, String family, double size, Colour colour) { return WordLines.of(text, family, size, colour); }
 
+    /** The same text on pages some of which were made by a layout of some of it. */
+    PagedDocument on(List<Page> others, int[] of, LayoutFindings findings, FieldValues values) {
+        return new PagedDocument(document, stories, others, outline, labels, findings, values, catalogue, of);
+    }
+
     /** The same text on other pages, such as those of the file it came from. */
-    public PagedDocument on(List<Page> others) { return new PagedDocument(document, stories, others, outline, told, fields, catalogue, sections); }
+    public PagedDocument on(List<Page> others) { return new PagedDocument(document, stories, others, outline, labels, told, fields, catalogue, sections); }
 
     /**
      * A line on its page.

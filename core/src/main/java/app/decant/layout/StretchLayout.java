@@ -4,8 +4,6 @@ import app.decant.document.Block;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
 import app.decant.document.FontFile;
-import app.decant.document.ListLabels;
-import app.decant.document.Outline;
 import app.decant.document.Progress;
 import app.decant.document.Section.PageGeometry;
 import app.decant.font.BroughtFonts;
@@ -18,6 +16,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * Lays out stretches of a document on pages of their own, where the rest of it stands on pages that are there already. What is counted is counted through the
@@ -29,7 +28,9 @@ public final class StretchLayout {
     private static final double STEP = 0.1;
 
     private final FontCatalogue fonts;
+    private final Set<String> without;
     private Composer composer;
+    private FlowFacts facts;
     private List<FontFile> brought = List.of();
 
     /**
@@ -62,15 +63,13 @@ public final class StretchLayout {
     /** Stretches of a document, laid out. */
     public final class Made {
         private final List<Laid> stretches;
-        private final Document document;
-        private final Outline outline;
+        private final PagedDocument now;
         private final LayoutFindings told;
         private final FieldValues fields;
 
-        private Made(List<Laid> stretches, Document document, Outline outline, LayoutFindings told, FieldValues fields) {
+        private Made(List<Laid> stretches, PagedDocument now, LayoutFindings told, FieldValues fields) {
             this.stretches = List.copyOf(stretches);
-            this.document = document;
-            this.outline = outline;
+            this.now = now;
             this.told = told;
             this.fields = fields;
         }
@@ -78,7 +77,7 @@ public final class StretchLayout {
         public List<Laid> stretches() { return stretches; }
 
         /** Text of theirs that stands on none of their pages, passage by passage. */
-        public List<String> unplaced() { return PlacedText.missing(document, stretches); }
+        public List<String> unplaced() { return PlacedText.missing(now.document(), stretches); }
 
         /**
          * The document on pages, these among others.
@@ -86,26 +85,30 @@ public final class StretchLayout {
          * @param others all pages in order
          * @param of     the index of each page's section
          */
-        public PagedDocument among(List<Page> others, int[] of) { return new PagedDocument(document, others, outline, told, fields, fonts, of); }
+        public PagedDocument among(List<Page> others, int[] of) { return now.on(others, of, told, fields); }
     }
 
-    public StretchLayout(FontCatalogue fonts) { this.fonts = fonts; }
+    /** @param without families whose fonts are left out, whoever brings them */
+    public StretchLayout(FontCatalogue fonts, Set<String> without) {
+        this.fonts = fonts.without(without);
+        this.without = Set.copyOf(without);
+    }
 
     /**
      * Lays out stretches of a document.
      *
+     * @param now    the document as it is laid out as a whole, on whatever pages
      * @param others how many pages are counted beside those that are made here
      * @throws IllegalArgumentException where a stretch begins or ends at no block of the body
      */
-    public Made next(Document document, List<Stretch> stretches, int others, Progress progress) {
+    public Made next(PagedDocument now, List<Stretch> stretches, int others, Progress progress) {
+        Document document = now.document();
         style(document);
-        Cascade cascade = composer.styles().cascade();
         Flow flow = new Flow(document);
         Traits traits = composer.traits();
-        FlowFacts facts = new FlowFacts(flow, traits, null);
-        ListLabels labels = ListLabels.of(document, cascade, table -> traits.has(table, Traits.LIST));
+        facts = new FlowFacts(flow, traits, facts);
         FieldValues fields = new FieldValues("1", others, others, "", Map.of(), facts.bookmarkTexts(), document.facts(), LocalDate.now());
-        composer.surround(labels, facts.noteMarks(), fields);
+        composer.surround(now.counted(), facts.noteMarks(), fields);
         composer.begin(flow, table -> null);
         Map<Block, Integer> places = new IdentityHashMap<>();
         for (int block = 0; block < flow.size(); block++) places.put(flow.block(block), block);
@@ -126,14 +129,15 @@ public final class StretchLayout {
             laid.add(new Laid(blocks, stretch.from.offset, to.offset(), dressed(flow, bodies.get(i), stretch.number, numbers.get(i), counted),
                     bodies.get(i).stream().map(PageFlow.Body::section).toList()));
         }
-        return new Made(laid, document, Outline.of(document, cascade, labels, table -> traits.has(table, Traits.HEADING)),
-                new LayoutFindings(composer.styles().wishes(), composer.styles().missing(), facts.hasEndnotes()), counted);
+        return new Made(laid, now, new LayoutFindings(composer.styles().wishes(), composer.styles().missing(), facts.hasEndnotes()), counted);
     }
 
     private void style(Document document) {
-        boolean same = composer != null && composer.tabWidth() == document.tabWidth() && brought.equals(document.fonts());
+        List<FontFile> files = document.fonts().stream().filter(font -> without.stream().noneMatch(font.family()::equalsIgnoreCase)).toList();
+        boolean same = composer != null && composer.tabWidth() == document.tabWidth() && brought.equals(files);
         if (same && composer.styles().cascade().fits(document)) return;
-        brought = document.fonts();
+        brought = files;
+        facts = null;
         composer = new Composer(new StyleBook(Cascade.of(document), BroughtFonts.in(fonts, brought), document.facts().language()), document.tabWidth());
     }
 

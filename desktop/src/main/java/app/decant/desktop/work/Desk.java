@@ -124,7 +124,7 @@ public final class Desk {
     public boolean canUndo() { return session != null && session.canUndo(); }
     public boolean canRedo() { return session != null && session.canRedo(); }
     /** Whether its pages are those of the PDF that it came from. */
-    public boolean hasOwnPages() { return isLaidOut() && pages().get() != null && pages().get().page(0).ground() != null; }
+    public boolean hasOwnPages() { return isLaidOut() && pages().get() != null && pages().get().pages().stream().anyMatch(page -> page.ground() != null); }
 
     public boolean isLaidOut() { return session != null && session.isLaidOut(); }
     public List<Finding> findings() { return session == null ? List.of() : session.findings(); }
