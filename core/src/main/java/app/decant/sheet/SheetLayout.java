@@ -137,8 +137,7 @@ public final class SheetLayout {
         for (int i = 0; i < areas.size(); i++) {
             Area area = areas.get(i);
             structure.add(table(i, area));
-            for (SheetObject one : area.sheet.objects()) if (one.cells().within(area.range) != null)
-                structure.add(new Element(Role.FIGURE, 0, null, false, one.picture(), one.picture().description(), null, 1, 1, List.of()));
+            for (SheetObject one : area.sheet.objects()) if (one.cells().within(area.range) != null) structure.addAll(SheetOverlay.elements(one, i));
         }
         return Element.of(Role.DOCUMENT, structure);
     }

@@ -9,13 +9,12 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.ParagraphProperty.Alignment;
-import app.decant.document.Picture;
-import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextProperty;
 import app.decant.layout.CellText;
 import app.decant.page.Item;
 import app.decant.sheet.CellStyle.Across;
 import app.decant.sheet.CellStyle.Down;
+import java.awt.geom.Rectangle2D;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
@@ -153,30 +152,14 @@ final class SheetPainter {
         if (repeatedColumns == columns.length || repeatedRows == rows.length) return;
         double x = lefts[repeatedColumns];
         double y = tops[repeatedRows];
+        SheetOverlay overlay = new SheetOverlay(setter, scale, area, new Rectangle2D.Double(x, y, lefts[columns.length] - x, tops[rows.length] - y));
         for (SheetObject one : sheet.objects()) {
             double left = x + scale * (one.left() + across(columns[repeatedColumns], one.cells().left()));
             double right = x + scale * (one.right() + across(columns[repeatedColumns], one.cells().right()));
             double top = y + scale * (one.top() + down(rows[repeatedRows], one.cells().top()));
             double bottom = y + scale * (one.bottom() + down(rows[repeatedRows], one.cells().bottom()));
-            double seenLeft = Math.max(left, x);
-            double seenTop = Math.max(top, y);
-            double seenRight = Math.min(right, lefts[columns.length]);
-            double seenBottom = Math.min(bottom, tops[rows.length]);
-            if (seenRight - seenLeft < 0.5 || seenBottom - seenTop < 0.5) continue;
-            Insets unseen = new Insets((seenTop - top) / (bottom - top), (right - seenRight) / (right - left), (bottom - seenBottom) / (bottom - top),
-                    (seenLeft - left) / (right - left));
-            items.add(new Item.PictureItem(cut(one.picture(), unseen, seenRight - seenLeft, seenBottom - seenTop), seenLeft, seenTop));
+            overlay.paint(one, new Rectangle2D.Double(left, top, right - left, bottom - top), items);
         }
-    }
-
-    /** A picture of which only a part is seen. */
-    private static Picture cut(Picture picture, Insets unseen, double width, double height) {
-        Insets crop = picture.crop();
-        double across = 1 - crop.left() - crop.right();
-        double down = 1 - crop.top() - crop.bottom();
-        Insets more = new Insets(crop.top() + down * unseen.top(), crop.right() + across * unseen.right(), crop.bottom() + down * unseen.bottom(),
-                crop.left() + across * unseen.left());
-        return new Picture(picture.image(), width, height, more, picture.rotation(), picture.description());
     }
 
     /** From the left edge of one column to that of another, to the left where it stands before. */

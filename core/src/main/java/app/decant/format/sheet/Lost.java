@@ -29,14 +29,22 @@ final class Lost {
         for (Sheet sheet : workbook.sheets()) {
             lost.count(Kind.CONDITIONS, sheet.conditions().size());
             lost.count(Kind.COMMENTS, sheet.matter().notes().size());
-            for (SheetObject one : sheet.objects()) lost.count(one.kind() == SheetObject.Kind.CHART ? Kind.CHARTS : Kind.PICTURES, 1);
+            for (SheetObject one : sheet.objects()) lost.count(kind(one), 1);
         }
         return lost.findings();
     }
 
+    private static Kind kind(SheetObject one) {
+        return switch (one.kind()) {
+            case CHART -> Kind.CHARTS;
+            case SHAPE -> Kind.SHAPES;
+            case PICTURE -> Kind.PICTURES;
+        };
+    }
+
     /** What a workbook of the newest generation does not hold as it was: charts of which no markup is known. */
     static List<Finding> inXlsx(Workbook workbook) {
-        List<Finding> findings = new ArrayList<>(charts(workbook, one -> one.chart() == null));
+        List<Finding> findings = new ArrayList<>(charts(workbook, one -> one.markup() == null));
         for (Sheet sheet : workbook.sheets()) {
             SheetLock lock = sheet.matter().lock();
             boolean another = lock != null && lock.key() != null && lock.key().isOpenDocument();
@@ -60,6 +68,10 @@ final class Lost {
     /** What an OpenDocument workbook does not hold. */
     static List<Finding> inOds(Workbook workbook) {
         List<Finding> findings = new ArrayList<>(inXls(workbook));
+        Lost lost = new Lost();
+        for (Sheet sheet : workbook.sheets()) lost.count(Kind.SHAPES, (int) sheet.objects().stream().filter(one -> one.shape() != null && one.shape().words()
+                != null).count());
+        findings.addAll(lost.findings());
         for (Sheet sheet : workbook.sheets()) {
             SheetMatter matter = sheet.matter();
             if (matter.view().isFrozen()) findings.add(Finding.changed(Message.of("sheet.view-left-out", sheet.name())));

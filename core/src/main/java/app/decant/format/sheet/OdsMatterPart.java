@@ -41,7 +41,7 @@ final class OdsMatterPart {
                 if (cell.value() instanceof CellValue.Text text) text.stretches().forEach(stretch -> textStyle(stretch.look()));
             });
             for (SheetObject object : one.objects()) {
-                Image image = SheetPictures.usual(object.picture().image(), KINDS.keySet());
+                Image image = object.picture() == null ? null : SheetPictures.usual(object.picture().image(), KINDS.keySet());
                 if (image != null) shown.put(object, pictures.computeIfAbsent(image, key -> "Pictures/picture" + (pictures.size() + 1) + "." + KINDS.get(
                         key.type())));
             }

@@ -43,6 +43,7 @@ import org.apache.poi.hssf.extractor.OldExcelExtractor;
 import org.apache.poi.hssf.record.crypto.Biff8EncryptionKey;
 import org.apache.poi.hssf.usermodel.HSSFCell;
 import org.apache.poi.hssf.usermodel.HSSFCellStyle;
+import org.apache.poi.hssf.usermodel.HSSFChart;
 import org.apache.poi.hssf.usermodel.HSSFCombobox;
 import org.apache.poi.hssf.usermodel.HSSFComment;
 import org.apache.poi.hssf.usermodel.HSSFFont;
@@ -54,6 +55,7 @@ import org.apache.poi.hssf.usermodel.HSSFRichTextString;
 import org.apache.poi.hssf.usermodel.HSSFRow;
 import org.apache.poi.hssf.usermodel.HSSFShape;
 import org.apache.poi.hssf.usermodel.HSSFSheet;
+import org.apache.poi.hssf.usermodel.HSSFSimpleShape;
 import org.apache.poi.hssf.usermodel.HSSFWorkbook;
 import org.apache.poi.hssf.util.HSSFColor;
 import org.apache.poi.ss.usermodel.BorderStyle;
@@ -183,11 +185,16 @@ final class XlsReader {
         List<Range> merged = new ArrayList<>();
         for (CellRangeAddress one : sheet.getMergedRegions()) if (one.getNumberOfCells() > 1) merged.add(range(one));
         List<SheetObject> objects = new ArrayList<>();
+        XlsShapes shapes = new XlsShapes(sheet, book.getCustomPalette(), this::letters);
+        int charts = HSSFChart.getSheetCharts(sheet).length;
         if (sheet.getDrawingPatriarch() != null) for (HSSFShape shape : sheet.getDrawingPatriarch().getChildren()) {
-            SheetObject object = shape instanceof HSSFPicture picture ? XlsObjects.picture(sheet, picture) : null;
-            boolean elsewhere = shape instanceof HSSFComment || shape instanceof HSSFCombobox;
-            if (object != null) objects.add(object);
-            else if (!elsewhere) lost.count(shape instanceof HSSFPicture ? Lost.Kind.PICTURES : Lost.Kind.SHAPES, 1);
+            if (shape instanceof HSSFComment || shape instanceof HSSFCombobox) continue;
+            SheetObject picture = shape instanceof HSSFPicture one ? XlsObjects.picture(sheet, one) : null;
+            List<SheetObject> read = picture != null ? List.of(picture) : shapes.read(shape);
+            objects.addAll(read);
+            boolean chart = read.isEmpty() && charts > 0 && shape instanceof HSSFSimpleShape;
+            if (chart) charts--;
+            if (read.isEmpty()) lost.count(chart ? Lost.Kind.CHARTS : shape instanceof HSSFPicture ? Lost.Kind.PICTURES : Lost.Kind.SHAPES, 1);
         }
         XlsConditions conditions = new XlsConditions(number -> colour(book.getCustomPalette(), number));
         conditions.read(sheet.getSheetConditionalFormatting());

@@ -191,7 +191,8 @@ final class XlsWriter {
         arrays(made, sheet);
         pages(made, sheet.setup());
         new XlsMatterPart(made, sheet, findings).write();
-        for (SheetObject one : sheet.objects()) if (!XlsObjects.write(book, made, one)) findings.add(Finding.lost(Message.of("sheet.lost.pictures", 1)));
+        for (SheetObject one : sheet.objects()) if (!XlsObjects.write(book, made, one, look -> fonts.computeIfAbsent(look, this::font)))
+            findings.add(Finding.lost(Message.of("sheet.lost.pictures", 1)));
         return sheet.withRows(rows);
     }
 

@@ -5,6 +5,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.sheet.SheetObject;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlWriter;
+import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -32,20 +33,35 @@ final class XlsxDrawingPart {
         xml.open("xdr:wsDr", "xmlns:xdr", XDR, "xmlns:a", XmlNames.A, "xmlns:r", XlsxWriter.ROLES);
         for (int i = 0; i < objects.size(); i++) {
             SheetObject one = objects.get(i);
-            String picture = one.chart() != null ? null : picture(one, parts, relations);
-            if (one.chart() == null && picture == null) continue;
+            boolean shape = one.kind() == SheetObject.Kind.SHAPE;
+            boolean told = one.markup() != null || shape && one.shape().words() != null;
+            String picture = told && !(shape && one.markup() == null) || one.picture() == null ? null : picture(one, parts, relations);
+            if (!told && picture == null) continue;
             xml.open("xdr:twoCellAnchor");
             place(xml, "xdr:from", one.cells().left(), one.left(), one.cells().top(), one.top());
             place(xml, "xdr:to", one.cells().right(), one.right(), one.cells().bottom(), one.bottom());
-            if (picture == null) chart(xml, one, i, parts, relations);
-            else picture(xml, one, i, picture);
+            if (shape && one.markup() != null) xml.raw(new String(one.markup(), StandardCharsets.UTF_8));
+            else if (picture != null) picture(xml, one, i, picture);
+            else if (shape) ShapeMarkup.box(xml, one.shape().words(), i);
+            else chart(xml, one, i, parts, relations);
             xml.leaf("xdr:clientData");
             xml.close();
+            if (shape && picture != null && told) words(xml, one, objects.size() + i);
         }
         xml.close();
         parts.put("xl/drawings/drawing" + number + ".xml", xml.bytes());
         if (relations.count() > 0) parts.put("xl/drawings/_rels/drawing" + number + ".xml.rels", relations.part());
         return number;
+    }
+
+    /** The words of a shape over its picture. */
+    private static void words(XmlWriter xml, SheetObject one, int index) {
+        xml.open("xdr:twoCellAnchor");
+        place(xml, "xdr:from", one.cells().left(), one.left(), one.cells().top(), one.top());
+        place(xml, "xdr:to", one.cells().right(), one.right(), one.cells().bottom(), one.bottom());
+        ShapeMarkup.box(xml, one.shape().words(), index);
+        xml.leaf("xdr:clientData");
+        xml.close();
     }
 
     private static void place(XmlWriter xml, String name, int column, double across, int row, double down) {
@@ -96,7 +112,7 @@ final class XlsxDrawingPart {
 
     private void chart(XmlWriter xml, SheetObject one, int index, Map<String, byte[]> parts, XlsxWriter.Relations relations) {
         String name = "chart" + ++charts + ".xml";
-        parts.put("xl/charts/" + name, one.chart());
+        parts.put("xl/charts/" + name, one.markup());
         xml.open("xdr:graphicFrame", "macro", "");
         xml.open("xdr:nvGraphicFramePr");
         xml.leaf("xdr:cNvPr", "id", index + 2, "name", "Chart " + (index + 1), "descr", one.picture().description());

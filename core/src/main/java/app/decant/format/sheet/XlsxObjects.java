@@ -5,8 +5,10 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
+import app.decant.format.DrawnShape;
 import app.decant.format.OfficePackage;
 import app.decant.format.ooxml.ChartReader;
+import app.decant.format.ooxml.ShapeReader;
 import app.decant.sheet.Column;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
@@ -20,20 +22,25 @@ import java.util.List;
 import java.util.Set;
 import java.util.SortedMap;
 
-/** What a drawing part lays over a sheet (ISO/IEC 29500-1, 20.5): pictures and charts; shapes are counted as lost. */
+/** What a drawing part lays over a sheet (ISO/IEC 29500-1, 20.5): pictures, charts, shapes with their words, groups of these. */
 final class XlsxObjects {
     /** English metric units to a point. */
     private static final double POINT = 12700;
+    /** Groups within groups; no drawing nests as deep. */
+    private static final int DEEPEST = 20;
 
     private final OfficePackage file;
     private final String part;
     private final Lost lost;
     private final CellPlaces places;
+    private final ShapeReader shapes;
 
-    XlsxObjects(OfficePackage file, String part, Lost lost, List<Column> columns, double width, SortedMap<Integer, Row> rows, double height) {
+    XlsxObjects(OfficePackage file, String part, Lost lost, ShapeReader shapes, List<Column> columns, double width,
+            SortedMap<Integer, Row> rows, double height) {
         this.file = file;
         this.part = part;
         this.lost = lost;
+        this.shapes = shapes;
         places = new CellPlaces(columns, width, rows, height);
     }
 
@@ -43,39 +50,80 @@ final class XlsxObjects {
             double[] from = from(anchor);
             double[] to = from == null ? null : to(anchor, from);
             if (to == null) continue;
-            SheetObject[] made = new SheetObject[1];
-            for (XmlNode node : anchor.children()) if (made[0] == null) made[0] = object(node, from, to);
-            if (made[0] != null) objects.add(made[0]);
+            double[] size = places.size(from, to);
+            for (XmlNode node : anchor.children()) add(node, new Place(from, to, size[0], size[1]), objects, 0);
         }
         return objects;
     }
 
-    private SheetObject object(XmlNode node, double[] from, double[] to) {
+    /** Where something lies, and how large that is in points. */
+    private record Place(double[] from, double[] to, double width, double height) { }
+
+    private void add(XmlNode node, Place place, List<SheetObject> objects, int depth) {
         switch (node.name()) {
             case "xdr:pic" -> {
-                Picture picture = picture(node, places.size(from, to));
+                Picture picture = picture(node, place);
                 if (picture == null) lost.count(Lost.Kind.PICTURES, 1);
-                return picture == null ? null : object(SheetObject.Kind.PICTURE, from, to, picture, null);
+                else objects.add(object(SheetObject.Kind.PICTURE, place, picture, null, null));
             }
             case "xdr:graphicFrame" -> {
                 byte[] markup = markup(node);
-                Picture drawn = markup == null ? null : chart(markup, node, places.size(from, to));
+                Picture drawn = markup == null ? null : chart(markup, node, place);
                 if (drawn == null) lost.count(Lost.Kind.CHARTS, 1);
-                return drawn == null ? null : object(SheetObject.Kind.CHART, from, to, drawn, standing(markup));
+                else objects.add(object(SheetObject.Kind.CHART, place, drawn, null, standing(markup)));
             }
-            case "xdr:sp", "xdr:grpSp", "xdr:cxnSp", "xdr:contentPart" -> {
-                lost.count(Lost.Kind.SHAPES, 1);
-                return null;
+            case "xdr:sp", "xdr:cxnSp" -> {
+                String words = words(node.find("xdr:cNvPr"));
+                ShapeReader.Read read = shapes.read(node, place.width, place.height, words);
+                if (read == null) return;
+                DrawnShape.Made outline = read.outline();
+                objects.add(object(SheetObject.Kind.SHAPE, place, outline == null ? null : outline.picture(), new SheetObject.Shape(read.words(), place.width,
+                        place.height, outline == null ? 0 : outline.x(), outline == null ? 0 : outline.y()), alone(node)));
             }
-            default -> {
-                return null;
-            }
+            case "xdr:grpSp" -> group(node, place, objects, depth);
+            case "xdr:contentPart" -> lost.count(Lost.Kind.SHAPES, 1);
+            default -> { }
         }
     }
 
-    private static SheetObject object(SheetObject.Kind kind, double[] from, double[] to, Picture picture, byte[] chart) {
-        return new SheetObject(kind, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]), from[1], from[3], to[1], to[3], picture,
-                chart);
+    /** What is in a group lies in a space of its own (20.1.7.6). */
+    private void group(XmlNode group, Place place, List<SheetObject> objects, int depth) {
+        XmlNode frame = group.at("xdr:grpSpPr", "a:xfrm");
+        XmlNode corner = frame == null ? null : frame.child("a:chOff");
+        XmlNode extent = frame == null ? null : frame.child("a:chExt");
+        double wide = extent == null ? 0 : points(extent.get("cx"));
+        double high = extent == null ? 0 : points(extent.get("cy"));
+        if (corner == null || wide <= 0 || high <= 0 || depth > DEEPEST) {
+            lost.count(Lost.Kind.SHAPES, 1);
+            return;
+        }
+        for (XmlNode node : group.children()) {
+            XmlNode own = node.at("xdr:spPr", "a:xfrm") != null ? node.at("xdr:spPr", "a:xfrm") : node.at("xdr:grpSpPr", "a:xfrm") != null
+                    ? node.at("xdr:grpSpPr", "a:xfrm") : node.child("xdr:xfrm");
+            XmlNode at = own == null ? null : own.child("a:off");
+            XmlNode size = own == null ? null : own.child("a:ext");
+            if (at == null || size == null) continue;
+            double width = Math.max(1, points(size.get("cx")) * place.width / wide);
+            double height = Math.max(1, points(size.get("cy")) * place.height / high);
+            double[] from = places.moved(place.from, (points(at.get("x")) - points(corner.get("x"))) * place.width / wide,
+                    (points(at.get("y")) - points(corner.get("y"))) * place.height / high);
+            add(node, new Place(from, places.moved(from, width, height), width, height), objects, depth + 1);
+        }
+    }
+
+    /** The markup of a shape without links; null where it needs other parts all the same. */
+    private static byte[] alone(XmlNode node) {
+        boolean[] leads = new boolean[1];
+        XmlNode bare = node.without(Set.of("a:hlinkClick", "a:hlinkHover"));
+        bare.attributesIn(XmlNames.R, value -> leads[0] = true);
+        return leads[0] ? null : bare.markup().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static SheetObject object(SheetObject.Kind kind, Place place, Picture picture, SheetObject.Shape shape, byte[] markup) {
+        double[] from = place.from;
+        double[] to = place.to;
+        return new SheetObject(kind, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]), from[1], from[3], to[1], to[3], picture, shape,
+                markup);
     }
 
     /** Column, how far in it, row, how far in it; null for an anchor that says none. */
@@ -89,7 +137,7 @@ final class XlsxObjects {
         double[] to = anchor.child("xdr:to") == null ? null : place(anchor.child("xdr:to"));
         XmlNode size = anchor.child("xdr:ext");
         if (to == null && size != null) to = places.moved(from, points(size.get("cx")), points(size.get("cy")));
-        boolean turned = to == null || to[0] < from[0] || to[2] < from[2] || to[0] == from[0] && to[1] <= from[1] || to[2] == from[2] && to[3] <= from[3];
+        boolean turned = to == null || to[0] < from[0] || to[2] < from[2] || to[0] == from[0] && to[1] < from[1] || to[2] == from[2] && to[3] < from[3];
         return turned ? null : to;
     }
 
@@ -109,7 +157,7 @@ final class XlsxObjects {
 
     private static double parsed(String text) { return text.strip().matches("-?\\d{1,15}") ? Long.parseLong(text.strip()) : 0; }
 
-    private Picture picture(XmlNode node, double[] size) {
+    private Picture picture(XmlNode node, Place place) {
         XmlNode blip = node.at("xdr:blipFill", "a:blip");
         OfficePackage.Relation relation = blip == null ? null : file.relations(part).get(blip.get("r:embed", ""));
         byte[] bytes = relation == null || relation.outside() ? null : file.part(relation.target());
@@ -119,7 +167,8 @@ final class XlsxObjects {
         if (crop.left() + crop.right() >= 1 || crop.top() + crop.bottom() >= 1) crop = Insets.NONE;
         XmlNode turn = node.at("xdr:spPr", "a:xfrm");
         double rotation = turn == null || turn.get("rot") == null ? 0 : parsed(turn.get("rot")) / 60000;
-        return new Picture(new Image(file.type(relation.target()), bytes), size[0], size[1], crop, rotation, words(node.at("xdr:nvPicPr", "xdr:cNvPr")));
+        return new Picture(new Image(file.type(relation.target()), bytes), place.width, place.height, crop, rotation,
+                words(node.at("xdr:nvPicPr", "xdr:cNvPr")));
     }
 
     private static double share(String text) { return text == null ? 0 : Math.max(0, Math.min(0.99, parsed(text) / 100_000)); }
@@ -139,9 +188,9 @@ final class XlsxObjects {
         return leads[0] ? null : ("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>" + bare.markup()).getBytes(StandardCharsets.UTF_8);
     }
 
-    private static Picture chart(byte[] markup, XmlNode node, double[] size) {
+    private static Picture chart(byte[] markup, XmlNode node, Place place) {
         Chart chart = ChartReader.read(XmlReader.tree(markup, "chart.xml"));
-        return chart == null ? null : ChartPicture.of(chart, size[0], size[1], words(node.at("xdr:nvGraphicFramePr", "xdr:cNvPr")));
+        return chart == null ? null : ChartPicture.of(chart, place.width, place.height, words(node.at("xdr:nvGraphicFramePr", "xdr:cNvPr")));
     }
 
     private static String words(XmlNode told) {

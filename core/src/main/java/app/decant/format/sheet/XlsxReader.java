@@ -7,6 +7,7 @@ import app.decant.document.Link;
 import app.decant.document.Look;
 import app.decant.document.Progress;
 import app.decant.format.OfficePackage;
+import app.decant.format.ooxml.ShapeReader;
 import app.decant.sheet.Cell;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Column;
@@ -48,6 +49,7 @@ final class XlsxReader {
     private final Lost lost;
     private final List<CellValue.Text> shared = new ArrayList<>();
     private XlsxStyles styles;
+    private ShapeReader shapes;
     private String main;
     private int digit;
     private boolean since1904;
@@ -83,6 +85,7 @@ final class XlsxReader {
         String looks = file.target(main, "styles");
         String theme = file.target(main, "theme");
         styles = XlsxStyles.of(looks == null ? null : file.part(looks), theme == null ? null : file.part(theme));
+        shapes = new ShapeReader(theme == null ? null : file.part(theme));
         digit = DigitWidth.of(styles.firstFont());
         String strings = file.target(main, "sharedStrings");
         if (strings != null && file.part(strings) != null)
@@ -280,7 +283,7 @@ final class XlsxReader {
 
         private List<SheetObject> objects() {
             List<SheetObject> objects = new ArrayList<>();
-            for (String drawing : drawings) objects.addAll(new XlsxObjects(file, drawing, lost, columns, width, rows, height).read());
+            for (String drawing : drawings) objects.addAll(new XlsxObjects(file, drawing, lost, shapes, columns, width, rows, height).read());
             return objects;
         }
 
