@@ -56,6 +56,11 @@ final class XlsShapes {
         this.letters = letters;
     }
 
+    /** Whether it is the frame of something else, without words, as charts have one. */
+    static boolean isChart(HSSFShape shape) {
+        return shape instanceof HSSFSimpleShape simple && ShapeType.forId(simple.getShapeType(), false) == ShapeType.HOST_CONTROL && text(simple) == null;
+    }
+
     /** What is seen of a shape, of a group of each in it; nothing where that is not known. */
     List<SheetObject> read(HSSFShape shape) {
         XlsPlace place = shape.getAnchor() instanceof HSSFClientAnchor anchor ? XlsPlace.of(sheet, anchor) : null;
