@@ -76,7 +76,8 @@ final class ReachedText {
         walk = came.walk;
         provenance = came.provenance;
         for (TextEdits.Edit edit : edits.edits()) for (Paragraph fresh : edit.nows()) edited.computeIfAbsent(fresh, key -> new ArrayList<>()).add(edit);
-        for (OtherEdit other : edits.others()) if (other.now() != null) others.put(other.now(), other);
+        for (List<OtherEdit> some : List.of(edits.others(), edits.answers().edits()))
+            for (OtherEdit other : some) if (other.now() != null) others.put(other.now(), other);
         edits.described().forEach((old, fresh) -> described.put(fresh, old));
         for (Section section : now.sections()) for (Block block : section.blocks()) put(block);
     }

@@ -144,24 +144,33 @@ public final class Revision implements AutoCloseable {
 
     private TextEdits.Found edits(PagedDocument now) {
         if (now.document() == before || now.document().equals(before)) return TextEdits.Found.NOTHING;
-        return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance(), heads, flow);
+        return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance(), heads, flow, new FieldAnswers(this::form));
     }
 
     private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, Progress progress) {
         if (own == null) own = OwnPages.of(original, WordLines::of);
-        OwnPages pages = own.of(original.with(now.document().answers()));
+        Original filled = filled(now, edits);
+        OwnPages pages = own.of(filled);
         if (edits == TextEdits.Found.NOTHING) return new Result(pages, List.of());
         List<Finding> findings = new ArrayList<>();
         Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries, findings);
-        if (isWhole(edits, inPlace)) return new Result(pages.with(inPlace), findings);
+        boolean told = now.document().facts().equals(before.facts());
+        if (isWhole(edits, inPlace) && told) return new Result(pages.with(inPlace), findings);
         tellBeyond(edits, findings);
         if (edits == null || taken.provenance().sheets().size() != own.count()) return new Result(now, findings);
         if (anew == null) anew = new PagesAnew(own, before, taken.provenance(), heads, Set.of());
         Set<Integer> wanted = new TreeSet<>(edits.beyond());
         for (int page : edits.byPage().keySet()) if (!inPlace.containsKey(page)) wanted.add(page);
-        RevisedPages revised = anew.of(now, edits, original.with(now.document().answers()), new PagesAnew.Wished(wanted, inPlace),
+        RevisedPages revised = anew.of(now, edits, filled, new PagesAnew.Wished(wanted, inPlace),
                 made -> showing(made, now, edits, tries), findings, progress);
         return new Result(revised == null ? now : revised, findings);
+    }
+
+    /** The file with what is filled into its fields: on its pages, or else in the text where controls stand for them. */
+    private Original filled(PagedDocument now, TextEdits.Found edits) {
+        Map<String, String> answers = new TreeMap<>(edits == null ? Map.of() : edits.answers().byName());
+        answers.putAll(now.document().answers());
+        return original.with(answers);
     }
 
     /** With the text where it stands on pages that are the file's own. */
@@ -237,7 +246,7 @@ public final class Revision implements AutoCloseable {
             }
         });
         if (edits == null) return reset;
-        for (OtherEdit other : edits.others())
+        for (List<OtherEdit> some : List.of(edits.others(), edits.answers().edits())) for (OtherEdit other : some)
             reset.put(other.old(), other.now() == null ? Map.of() : lines.staying(other.old(), other.now(), other.from(), other.to()));
         edits.described().forEach((old, fresh) -> reset.put(old, lines.as(old, fresh)));
         return reset;

@@ -4,9 +4,11 @@ import app.decant.document.Block;
 import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
+import app.decant.document.Facts;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
+import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Provenance;
@@ -16,6 +18,7 @@ import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -44,6 +47,9 @@ final class TextEdits {
     private final StandingLabels labels;
     private final TextFlow flow;
     private final List<Edit> relabelled = new ArrayList<>();
+    private final FieldAnswers fields;
+    private final Map<String, String> answers = new HashMap<>();
+    private final List<OtherEdit> answered = new ArrayList<>();
     private final Document before;
     private final Document now;
     private ListLabels fresh;
@@ -89,9 +95,11 @@ final class TextEdits {
      * @param described paragraphs as they are in which pictures only are described otherwise, by what they were: nothing on a page is another for it
      * @param heads  edits of headers and footers, one for each page that shows it
      * @param labels of list items that only count something else
+     * @param answers what was written into controls that stand for fields of the file
      */
-    record Found(List<Edit> edits, List<OtherEdit> others, Set<Integer> beyond, Map<Paragraph, Paragraph> described, List<Edit> heads, List<Edit> labels) {
-        static final Found NOTHING = new Found(List.of(), List.of(), Set.of(), Map.of(), List.of(), List.of());
+    record Found(List<Edit> edits, List<OtherEdit> others, Set<Integer> beyond, Map<Paragraph, Paragraph> described, List<Edit> heads, List<Edit> labels,
+            Answers answers) {
+        static final Found NOTHING = new Found(List.of(), List.of(), Set.of(), Map.of(), List.of(), List.of(), Answers.NONE);
 
         /** The corrections by their pages: those of text, then of headers and footers, then of labels. */
         Map<Integer, List<Edit>> byPage() {
@@ -102,7 +110,18 @@ final class TextEdits {
         }
     }
 
-    private TextEdits(Document before, Document now, StyleChange styles, Walk walk, Provenance provenance, TextFlow flow) {
+    /**
+     * What was written into fields.
+     *
+     * @param byName by their full names
+     * @param edits  of the paragraphs that their controls stand in
+     */
+    record Answers(Map<String, String> byName, List<OtherEdit> edits) {
+        static final Answers NONE = new Answers(Map.of(), List.of());
+    }
+
+    private TextEdits(Document before, Document now, StyleChange styles, Walk walk, Provenance provenance, TextFlow flow, FieldAnswers fields) {
+        this.fields = fields;
         this.styles = styles;
         Cascade cascade = styles.was();
         this.before = before;
@@ -121,22 +140,42 @@ final class TextEdits {
      * @param flow  how the text goes on from page to page
      */
     static Found between(Document before, Walk walk, Document now, Walk then, Provenance provenance, StandingHeads heads,
-            TextFlow flow) {
-        if (!frame(before).equals(frame(now))) return null;
+            TextFlow flow, FieldAnswers fields) {
         StyleChange styles = StyleChange.between(before, now);
-        List<Edit> inHeads = styles == null ? null : HeadEdits.between(before, now, heads, styles.was());
-        if (inHeads == null) return null;
-        TextEdits edits = new TextEdits(before, now, styles, walk, provenance, flow);
+        if (styles == null || !frame(before).equals(frame(now)) || before.sections().size() != now.sections().size()) return null;
+        TextEdits edits = new TextEdits(before, now, styles, walk, provenance, flow, fields);
+        edits.compareSections();
+        List<Edit> inHeads = HeadEdits.between(before, now, heads, styles.was());
+        if (inHeads == null) edits.reachesHeads();
         if (!edits.compare(then) || !edits.compareBlocks()) return null;
         boolean words = styles.isNone() && !edits.styled && edits.edits.stream().allMatch(Edit::isOfWords);
-        if (walk.stops().size() != then.stops().size() || !words) edits.compareLabels(then);
-        return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads, edits.relabelled);
+        boolean counted = before.numbering().equals(now.numbering());
+        if (walk.stops().size() != then.stops().size() || !words || !counted) edits.compareLabels(then);
+        return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads == null ? List.of() : inHeads, edits.relabelled,
+                new Answers(edits.answers, edits.answered));
     }
 
-    /** All of a document but its styles, fonts that somebody added for what is set anew, the blocks of its body, its headers and its footers. */
+    /** What pages show of a document beyond its sections, styles and lists, the fonts that are used for what is set anew, and what is filled in. */
     private static Document frame(Document document) {
-        List<Section> bare = document.sections().stream().map(section -> section.withBlocks(List.of(BLANK)).withFrames(Map.of())).toList();
-        return document.withSections(bare).withStyles(StyleSheet.EMPTY).withFonts(List.of());
+        return new Document(Facts.NONE, StyleSheet.EMPTY, Numbering.NONE, List.of(), document.evenAndOddFrames(), document.tabWidth(), document.kept());
+    }
+
+    /** Sections whose pages are of another kind reach all of theirs. */
+    private void compareSections() {
+        for (int i = 0; i < before.sections().size(); i++) if (!bare(before.sections().get(i)).equals(bare(now.sections().get(i)))) reachesSections(i, i);
+    }
+
+    private static Section bare(Section section) { return section.withBlocks(List.of(BLANK)).withFrames(Map.of()); }
+
+    /** Headers and footers that are set otherwise reach the pages of their section, and of those behind, which may show them too. */
+    private void reachesHeads() {
+        int first = 0;
+        while (first < before.sections().size() && before.sections().get(first).frames().equals(now.sections().get(first).frames())) first++;
+        reachesSections(first, before.sections().size() - 1);
+    }
+
+    private void reachesSections(int first, int last) {
+        for (Walk.Stop stop : walk.stops()) if (stop.path().step(0) >= first && stop.path().step(0) <= last) reaches(stop.paragraph());
     }
 
     /** Compares paragraph by paragraph between those that are the same: what is as many is the same, edited. */
@@ -210,6 +249,7 @@ final class TextEdits {
         if (fresh.isEmpty() && takenOut(from, to)) return true;
         for (int i = from; i < to; i++) {
             if (many && isDescribed(walk.stops().get(i).paragraph(), fresh.get(i - from).paragraph())) continue;
+            if (many && isAnswered(walk.stops().get(i).paragraph(), fresh.get(i - from).paragraph())) continue;
             if (many ? add(i, fresh.get(i - from).paragraph()) : fresh.isEmpty() && remove(i)) continue;
             OtherEdit other = many ? OtherEdit.between(walk.stops().get(i).paragraph(), fresh.get(i - from).paragraph())
                     : OtherEdit.whole(walk.stops().get(i).paragraph());
@@ -220,6 +260,14 @@ final class TextEdits {
         }
         if (from == to && !fresh.isEmpty()) reachesBetween(from - 1, from);
         return others.isEmpty() && (from < to || fresh.isEmpty()) || !elsewhere.isEmpty();
+    }
+
+    /** Whether two are the same but for what was written into fields. */
+    private boolean isAnswered(Paragraph old, Paragraph now) {
+        Map<String, String> own = fields.between(old, now);
+        if (own == null) return false;
+        answers.putAll(own);
+        return answered.add(OtherEdit.between(old, now));
     }
 
     /** Whether two are the same but for what is said of their pictures to those who can't see them, and what is remarked on them. */
@@ -273,7 +321,7 @@ final class TextEdits {
     /** Tables, lists of contents and what else is no paragraph: where one is another but for its text, what stands in it is edited otherwise. */
     private boolean compareBlocks() {
         Map<Paragraph, Paragraph> pairs = new IdentityHashMap<>(described);
-        for (OtherEdit other : others) if (other.now() != null) pairs.put(other.old(), other.now());
+        for (List<OtherEdit> some : List.of(others, answered)) for (OtherEdit other : some) if (other.now() != null) pairs.put(other.old(), other.now());
         BlockEdits blocks = new BlockEdits(before, now, walk, edits, pairs);
         boolean words = others.isEmpty() && elsewhere.isEmpty() && edits.stream().allMatch(edit -> edit.isPlain() && !edit.isGone());
         if (words && blocks.areAll()) return true;
@@ -285,8 +333,12 @@ final class TextEdits {
     private void compareLabels(Walk then) {
         Map<Paragraph, Paragraph> edited = new IdentityHashMap<>();
         for (Edit edit : edits) if (edit.isPlain() && !edit.isGone()) edited.put(edit.old(), edit.nows.get(0));
+        boolean counted = before.numbering().equals(now.numbering());
+        Cascade cascade = counted ? null : Cascade.of(now);
         for (Walk.Stop stop : walk.stops()) {
             Paragraph old = stop.paragraph();
+            // The levels of lists say how far in their items stand.
+            if (!counted && then.indexOf(old) >= 0 && !styles.was().paragraph(old).equals(cascade.paragraph(old))) reaches(walk.indexOf(old));
             Paragraph is = described.getOrDefault(old, edited.getOrDefault(old, old));
             // Of what was put in the place of several all labels are told with it.
             if (parted.contains(walk.indexOf(old)) || is == old && then.indexOf(old) < 0) continue;

@@ -5,7 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.FormField;
 import app.decant.document.Inline;
+import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Progress;
@@ -14,6 +16,7 @@ import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Dressing;
+import app.decant.edit.Lists;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
@@ -27,8 +30,10 @@ import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -219,5 +224,45 @@ class PagesAnewTest {
             assertThat(shown.spot(new Place(over.path(), now.length())).page()).isEqualTo(2);
             assertThat(now.inlines()).anyMatch(inline -> inline instanceof Inline.Text text && text.text().contains("indeed"));
         }
+    }
+
+    /** What changes nothing that pages show, or something on one of them only, leaves the others the file's own. */
+    @Test void onlyWhatShowsItIsSetAnew() throws IOException {
+        Path source = root.resolve("handbook.pdf");
+        Decant.publish(PassengerHandbook.document(), Recipe.PLAIN, source);
+        Taken taken = Decant.open(source);
+        Document before = taken.document();
+        assertThat(publish(source, taken, before.withFacts(before.facts().withTitle("Another title"))).anew()).as("facts").isEmpty();
+        Walk.Stop stop = Walk.of(before).stops().stream().filter(one -> one.paragraph().text().contains("neighbour")).reduce((one, other) -> other)
+                .orElseThrow();
+        Document listed = Lists.toggle(before, TextSelection.caret(new Place(stop.path(), 0)), Lists.Kind.BULLETS).after();
+        Made made = publish(source, taken, listed);
+        assertThat(made.anew()).as("%s", made.findings()).containsExactlyElementsOf(taken.provenance().of(stop.paragraph()).stream()
+                .map(Provenance.Line::page).distinct().toList());
+        assertThat(made.receipt().proven()).isTrue();
+    }
+
+    /** What is written in the text into a control that stands for a field is filled into that field, behind the file's own bytes. */
+    @Test void wordsInAControlAreFilledIn() throws IOException {
+        Look look = Look.of(TextProperty.FORM, new FormField(7, FormField.Kind.TEXT, true, "Owner", List.of(), null));
+        Document empty = Document.empty();
+        Document form = empty.withSections(List.of(empty.sections().get(0).withBlocks(List.of(new Paragraph(null, Look.PLAIN, Look.PLAIN,
+                List.of(new Inline.Text("Owner: ", Look.PLAIN), new Inline.Text(FormField.EMPTY, look))), Paragraph.of("Found things are kept.")))));
+        Path source = root.resolve("request.pdf");
+        Decant.publish(form, Recipe.PLAIN.with(Recipe.PLAIN.style().fillable(true)), source);
+        Taken taken = Decant.open(source);
+        Walk.Stop stop = stop(taken.document(), "Owner");
+        Document written = Typing.type(taken.document(), new TextSelection(new Place(stop.path(), 7), new Place(stop.path(), stop.paragraph().length())),
+                "Marit Holm", null).after();
+        Made made = publish(source, taken, written);
+        assertThat(made.anew()).as("%s", made.findings()).isEmpty();
+        byte[] was = Files.readAllBytes(source);
+        assertThat(Arrays.mismatch(was, Files.readAllBytes(made.receipt().file()))).isEqualTo(was.length);
+        try (PDDocument pdf = Loader.loadPDF(made.receipt().file().toFile())) {
+            assertThat(pdf.getDocumentCatalog().getAcroForm().getField("Owner").getValueAsString()).isEqualTo("Marit Holm");
+        }
+        // Words beside it are corrected where they stand.
+        Document both = Typing.type(written, new TextSelection(new Place(stop.path(), 0), new Place(stop.path(), 5)), "Keeper", null).after();
+        assertThat(text(publish(source, taken, both).receipt().file()).get(0)).contains("Keeper").contains("Foundthingsarekept.");
     }
 }

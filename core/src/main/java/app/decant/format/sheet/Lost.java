@@ -68,10 +68,6 @@ final class Lost {
     /** What an OpenDocument workbook does not hold. */
     static List<Finding> inOds(Workbook workbook) {
         List<Finding> findings = new ArrayList<>(inXls(workbook));
-        Lost lost = new Lost();
-        for (Sheet sheet : workbook.sheets()) lost.count(Kind.SHAPES, (int) sheet.objects().stream().filter(one -> one.shape() != null && one.shape().words()
-                != null).count());
-        findings.addAll(lost.findings());
         for (Sheet sheet : workbook.sheets()) {
             SheetMatter matter = sheet.matter();
             if (matter.view().isFrozen()) findings.add(Finding.changed(Message.of("sheet.view-left-out", sheet.name())));

@@ -1,7 +1,10 @@
 package app.decant.format.sheet;
 
+import app.decant.document.Block;
 import app.decant.document.Image;
 import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.TextBox;
 import app.decant.sheet.CellCheck;
 import app.decant.sheet.CellNote;
 import app.decant.sheet.CellValue;
@@ -28,6 +31,8 @@ final class OdsMatterPart {
     private final Map<Look, String> textStyles = new LinkedHashMap<>();
     private final Map<Image, String> pictures = new LinkedHashMap<>();
     private final Map<SheetObject, String> shown = new HashMap<>();
+    /** The styles of boxes with the words of shapes. */
+    private final Map<SheetObject, String> boxes = new LinkedHashMap<>();
     private Sheet sheet;
     private int index;
     private Map<Integer, TreeMap<Integer, CellNote>> notes = Map.of();
@@ -42,6 +47,12 @@ final class OdsMatterPart {
             });
             for (SheetObject object : one.objects()) {
                 Image image = object.picture() == null ? null : SheetPictures.usual(object.picture().image(), KINDS.keySet());
+                TextBox box = object.shape() == null ? null : object.shape().words();
+                if (box != null) {
+                    boxes.put(object, "gr" + (boxes.size() + 1));
+                    for (Block block : box.blocks()) if (block instanceof Paragraph paragraph)
+                        paragraph.inlines().forEach(inline -> textStyle(inline.look()));
+                }
                 if (image != null) shown.put(object, pictures.computeIfAbsent(image, key -> "Pictures/picture" + (pictures.size() + 1) + "." + KINDS.get(
                         key.type())));
             }
@@ -53,6 +64,8 @@ final class OdsMatterPart {
     String textStyle(Look look) { return textStyles.computeIfAbsent(look, key -> "T" + (textStyles.size() + 1)); }
 
     void textStyles(XmlWriter xml) {
+        boxes.forEach((object, name) -> OdsShapes.style(xml, name, object.shape().words()));
+        if (!boxes.isEmpty()) OdsShapes.paragraphs(xml);
         textStyles.forEach((look, name) -> {
             xml.open("style:style", "style:name", name, "style:family", "text");
             OdsLooks.text(xml, look);
@@ -100,7 +113,7 @@ final class OdsMatterPart {
         notes = new HashMap<>();
         objects = new HashMap<>();
         for (CellNote one : sheet.matter().notes()) notes.computeIfAbsent(one.row(), key -> new TreeMap<>()).put(one.column(), one);
-        for (SheetObject one : sheet.objects()) if (shown.containsKey(one))
+        for (SheetObject one : sheet.objects()) if (shown.containsKey(one) || boxes.containsKey(one))
             objects.computeIfAbsent(one.cells().top(), key -> new TreeMap<>()).computeIfAbsent(one.cells().left(), key -> new ArrayList<>()).add(one);
     }
 
@@ -169,14 +182,32 @@ final class OdsMatterPart {
             for (String line : note.text().split("\n", -1)) xml.open("text:p").text(line).close();
             xml.close();
         }
-        if (objects.containsKey(row)) objects.get(row).getOrDefault(column, List.of()).forEach(one -> picture(xml, one));
+        if (objects.containsKey(row)) objects.get(row).getOrDefault(column, List.of()).forEach(one -> {
+            if (shown.containsKey(one)) picture(xml, one);
+            if (boxes.containsKey(one)) box(xml, one);
+        });
+    }
+
+    private void box(XmlWriter xml, SheetObject one) {
+        TextBox box = one.shape().words();
+        String end = quoted(sheet).substring(1) + Range.name(one.cells().bottom(), one.cells().right());
+        xml.open("draw:frame", "draw:style-name", boxes.get(one), "table:end-cell-address", end, "table:end-x", OdsWriter.points(one.right()), "table:end-y",
+                OdsWriter.points(one.bottom()), "svg:width", OdsWriter.points(box.width()), "svg:height", OdsWriter.points(box.height()), "svg:x",
+                OdsWriter.points(one.left()), "svg:y", OdsWriter.points(one.top()));
+        xml.open("draw:text-box");
+        OdsShapes.words(xml, box, this::textStyle);
+        xml.close();
+        xml.close();
     }
 
     private void picture(XmlWriter xml, SheetObject one) {
-        String end = quoted(sheet).substring(1) + Range.name(one.cells().bottom(), one.cells().right());
-        xml.open("draw:frame", "table:end-cell-address", end, "table:end-x", OdsWriter.points(one.right()), "table:end-y", OdsWriter.points(one.bottom()),
-                "svg:width", OdsWriter.points(one.picture().width()), "svg:height", OdsWriter.points(one.picture().height()), "svg:x",
-                OdsWriter.points(one.left()), "svg:y", OdsWriter.points(one.top()));
+        // The outline of a shape reaches out of its box: it is as large as it is.
+        SheetObject.Shape shape = one.shape();
+        String end = shape != null ? null : quoted(sheet).substring(1) + Range.name(one.cells().bottom(), one.cells().right());
+        xml.open("draw:frame", "table:end-cell-address", end, "table:end-x", end == null ? null : OdsWriter.points(one.right()), "table:end-y",
+                end == null ? null : OdsWriter.points(one.bottom()), "svg:width", OdsWriter.points(one.picture().width()), "svg:height",
+                OdsWriter.points(one.picture().height()), "svg:x", OdsWriter.points(Math.max(0, one.left() + (shape == null ? 0 : shape.x()))), "svg:y",
+                OdsWriter.points(Math.max(0, one.top() + (shape == null ? 0 : shape.y()))));
         xml.leaf("draw:image", "xlink:href", shown.get(one), "xlink:type", "simple", "xlink:show", "embed", "xlink:actuate", "onLoad");
         if (one.picture().description() != null) xml.open("svg:desc").text(one.picture().description()).close();
         xml.close();

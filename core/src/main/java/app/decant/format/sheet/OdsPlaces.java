@@ -20,21 +20,23 @@ final class OdsPlaces {
             "image/tiff");
 
     private final Map<String, byte[]> parts;
+    private final OdsShapes shapes;
     private final Lost lost;
     private final List<Hanging> hanging = new ArrayList<>();
 
     /** A frame, and the cell it is in; -1 for one of the sheet. */
     private record Hanging(XmlNode frame, int row, int column) { }
 
-    OdsPlaces(Map<String, byte[]> parts, Lost lost) {
+    OdsPlaces(Map<String, byte[]> parts, OdsShapes shapes, Lost lost) {
         this.parts = parts;
+        this.shapes = shapes;
         this.lost = lost;
     }
 
     void add(XmlNode holder, int row, int column) {
         for (XmlNode one : holder.children()) {
-            if (one.is("draw:frame")) hanging.add(new Hanging(one, row, column));
-            else if (one.is("draw:a")) add(one, row, column);
+            if (one.is("draw:frame") || OdsShapes.isOne(one)) hanging.add(new Hanging(one, row, column));
+            else if (one.is("draw:a") || one.is("draw:g")) add(one, row, column);
             else if (one.name().startsWith("draw:")) lost.count(Lost.Kind.SHAPES, 1);
         }
     }
@@ -53,6 +55,7 @@ final class OdsPlaces {
 
     private SheetObject object(Hanging one, CellPlaces places) {
         XmlNode frame = one.frame;
+        if (OdsShapes.isOne(frame) && frame.child("draw:image") == null) return shape(one, places);
         boolean chart = frame.child("draw:object") != null || frame.child("draw:object-ole") != null;
         XmlNode shown = frame.child("draw:image");
         byte[] bytes = shown == null ? null : parts.get(shown.get("xlink:href", "").replaceFirst("^\\./", ""));
@@ -77,6 +80,19 @@ final class OdsPlaces {
         if (to[0] < from[0] || to[2] < from[2]) return null;
         return new SheetObject(chart ? SheetObject.Kind.CHART : SheetObject.Kind.PICTURE, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]),
                 from[1], from[3], to[1], to[3], picture);
+    }
+
+    private SheetObject shape(Hanging one, CellPlaces places) {
+        OdsShapes.Read read = shapes.read(one.frame);
+        if (read == null) {
+            lost.count(Lost.Kind.SHAPES, 1);
+            return null;
+        }
+        double[] from = places.moved(new double[] {Math.max(0, one.column), 0, Math.max(0, one.row), 0}, Math.max(0, read.x()), Math.max(0, read.y()));
+        double[] to = end(one.frame, places.moved(from, read.width(), read.height()));
+        if (to[0] < from[0] || to[2] < from[2]) return null;
+        return new SheetObject(SheetObject.Kind.SHAPE, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]), from[1], from[3], to[1], to[3],
+                read.picture() == null ? null : read.picture().picture(), read.shape(), null);
     }
 
     /** By its first bytes, and for kinds that are not known by these by its name. */

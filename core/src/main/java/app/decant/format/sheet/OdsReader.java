@@ -171,7 +171,7 @@ final class OdsReader {
         private int depth;
         private final List<CellNote> notes = new ArrayList<>();
         private final Map<String, List<Range>> checked = new TreeMap<>();
-        private final OdsPlaces objects = new OdsPlaces(parts, lost);
+        private final OdsPlaces objects = new OdsPlaces(parts, new OdsShapes(styles, OdsReader.this::line), lost);
 
         Reading(XmlNode table) { this.table = table; }
 
@@ -385,6 +385,14 @@ final class OdsReader {
             first = false;
             gather(one, text, stretches);
         }
+        return new CellValue.Text(text.toString(), stretches);
+    }
+
+    /** The words of one paragraph. */
+    private CellValue.Text line(XmlNode paragraph) {
+        StringBuilder text = new StringBuilder();
+        List<CellValue.Stretch> stretches = new ArrayList<>();
+        gather(paragraph, text, stretches);
         return new CellValue.Text(text.toString(), stretches);
     }
 

@@ -109,6 +109,36 @@ final class OdsStyles {
         return ink == null ? look : look.with(TextProperty.COLOUR, ink);
     }
 
+    /** What a style of drawings says, or null. */
+    String graphic(String style, String attribute) { return told("graphic", style, "style:graphic-properties", attribute); }
+
+    /** Where the lines of a paragraph in a drawing stand, as its own style says, else that of the drawing. */
+    String aligned(String paragraph, String drawing) {
+        String own = told("paragraph", paragraph, "style:paragraph-properties", "fo:text-align");
+        return own != null ? own : told("graphic", drawing, "style:paragraph-properties", "fo:text-align");
+    }
+
+    /** How the letters of a paragraph in a drawing look. */
+    Look lettersOf(String drawing, String paragraph, double size) {
+        Look look = Look.of(TextProperty.SIZE, size);
+        for (String[] style : new String[][] {{"graphic", drawing}, {"paragraph", paragraph}}) {
+            String text = "style:text-properties";
+            String face = told(style[0], style[1], text, "style:font-name");
+            XmlNode font = face == null ? null : fonts.get(face);
+            String family = font != null ? font.get("svg:font-family") : told(style[0], style[1], text, "fo:font-family");
+            if (family != null) look = look.with(TextProperty.FAMILY, family.replaceAll("^['\"]|['\"]$", ""));
+            double own = points(told(style[0], style[1], text, "fo:font-size"), 0);
+            if (own > 0) look = look.with(TextProperty.SIZE, Math.max(1, Math.min(400, own)));
+            String weight = told(style[0], style[1], text, "fo:font-weight");
+            if (weight != null) look = look.with(TextProperty.BOLD, weight.equals("bold") || weight.equals("700"));
+            String slant = told(style[0], style[1], text, "fo:font-style");
+            if (slant != null) look = look.with(TextProperty.ITALIC, slant.equals("italic"));
+            Colour ink = colour(told(style[0], style[1], text, "fo:color"));
+            if (ink != null) look = look.with(TextProperty.COLOUR, ink);
+        }
+        return look;
+    }
+
     private String own(String style, String attribute) {
         Set<String> seen = new HashSet<>();
         for (String at = style; at != null && seen.add(at); ) {
@@ -195,7 +225,7 @@ final class OdsStyles {
         return line == Border.Line.NONE ? null : new Border(line, width, colour == null ? Colour.BLACK : colour, 0);
     }
 
-    private static Colour colour(String told) { return told != null && told.matches("#[0-9A-Fa-f]{6}") ? Colour.hex(told.substring(1)) : null; }
+    static Colour colour(String told) { return told != null && told.matches("#[0-9A-Fa-f]{6}") ? Colour.hex(told.substring(1)) : null; }
 
     /** A length in points (ISO/IEC 26300-1, 18.3.18). */
     static double points(String told, double otherwise) {

@@ -58,7 +58,12 @@ final class XlsObjects {
         if (anchor == null || image == null && object.picture() != null) return false;
         if (image != null) {
             HSSFPatriarch over = sheet.getDrawingPatriarch() == null ? sheet.createDrawingPatriarch() : sheet.getDrawingPatriarch();
-            HSSFPicture picture = over.createPicture(anchor, book.addPicture(image.bytes(), KINDS.get(image.type())));
+            SheetObject.Shape shape = object.shape();
+            XlsPlace box = shape == null ? null : XlsPlace.of(sheet, anchor);
+            XlsPlace place = box == null ? null : box.within(shape.x(), shape.y(), object.picture().width(), object.picture().height());
+            HSSFClientAnchor outline = place == null ? anchor
+                    : XlsPlace.anchor(sheet, place.cells(), place.left(), place.top(), place.right(), place.bottom());
+            HSSFPicture picture = over.createPicture(outline, book.addPicture(image.bytes(), KINDS.get(image.type())));
             if (object.picture().rotation() != 0) picture.setRotationDegree((short) Math.round(object.picture().rotation()));
         }
         if (object.shape() != null && object.shape().words() != null) XlsShapes.write(sheet, anchor, object.shape().words(), fonts);

@@ -37,9 +37,13 @@ final class XlsxDrawingPart {
             boolean told = one.markup() != null || shape && one.shape().words() != null;
             String picture = told && !(shape && one.markup() == null) || one.picture() == null ? null : picture(one, parts, relations);
             if (!told && picture == null) continue;
-            xml.open("xdr:twoCellAnchor");
-            place(xml, "xdr:from", one.cells().left(), one.left(), one.cells().top(), one.top());
-            place(xml, "xdr:to", one.cells().right(), one.right(), one.cells().bottom(), one.bottom());
+            // The outline of a shape reaches out of its box: it is as large as it is.
+            boolean outline = shape && picture != null;
+            xml.open(outline ? "xdr:oneCellAnchor" : "xdr:twoCellAnchor");
+            place(xml, "xdr:from", one.cells().left(), Math.max(0, one.left() + (outline ? one.shape().x() : 0)), one.cells().top(),
+                    Math.max(0, one.top() + (outline ? one.shape().y() : 0)));
+            if (outline) xml.leaf("xdr:ext", "cx", Math.round(one.picture().width() * POINT), "cy", Math.round(one.picture().height() * POINT));
+            else place(xml, "xdr:to", one.cells().right(), one.right(), one.cells().bottom(), one.bottom());
             if (shape && one.markup() != null) xml.raw(new String(one.markup(), StandardCharsets.UTF_8));
             else if (picture != null) picture(xml, one, i, picture);
             else if (shape) ShapeMarkup.box(xml, one.shape().words(), i);

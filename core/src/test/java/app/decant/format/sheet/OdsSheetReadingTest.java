@@ -9,7 +9,11 @@ import app.decant.document.Colour;
 import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Link;
+import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty.Alignment;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
+import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.format.Archive;
@@ -98,6 +102,38 @@ class OdsSheetReadingTest {
         assertThat(sheet(row("<table:table-cell table:number-columns-repeated='99999999' office:value-type='float' office:value='1'/>")).row(0).cells())
                 .as("no more than a sheet has").hasSize(Range.MOST_COLUMNS);
         assertThat(sheet(row("<table:table-cell table:number-columns-repeated='-5' office:value-type='float' office:value='1'/>")).row(0).cells()).hasSize(1);
+    }
+
+    /** 10.3.1, 10.3.3, 10.4.3 and 10.6.1: shapes in cells and groups, with the looks that their styles tell; what has an outline nobody knows is told. */
+    @Test void shapesAreReadWithTheirWords() {
+        String style = "<style:style style:name='gr1' style:family='graphic'><style:graphic-properties draw:fill='solid' draw:fill-color='#14783c' "
+                + "draw:stroke='solid' svg:stroke-color='#b00020' svg:stroke-width='2pt' draw:textarea-vertical-align='middle' fo:padding='3pt'/>"
+                + "<style:paragraph-properties fo:text-align='center'/><style:text-properties fo:font-size='14pt' fo:color='#ffffff'/></style:style>"
+                + "<style:style style:name='T1' style:family='text'><style:text-properties fo:font-weight='bold'/></style:style>";
+        String place = "draw:style-name='gr1' svg:x='10pt' svg:y='5pt' svg:width='80pt' svg:height='40pt'";
+        String shapes = "<draw:custom-shape " + place + "><text:p>Mind <text:span text:style-name='T1'>the step</text:span></text:p><draw:enhanced-geometry "
+                + "draw:type='ellipse'/></draw:custom-shape><draw:g><draw:rect " + place + "/><draw:line draw:style-name='gr1' svg:x1='10pt' svg:y1='60pt' "
+                + "svg:x2='90pt' svg:y2='60pt'/></draw:g><draw:frame " + place + "><draw:text-box><text:p>Box</text:p></draw:text-box></draw:frame>"
+                + "<draw:custom-shape " + place + "><draw:enhanced-geometry draw:type='non-primitive'/></draw:custom-shape>";
+        ReadWorkbook read = read(style, "<table:table table:name='Fares'>" + row("<table:table-cell/><table:table-cell>" + shapes + "</table:table-cell>")
+                + "</table:table>", Map.of());
+        List<SheetObject> objects = read.workbook().sheets().get(0).objects();
+        assertThat(objects).hasSize(4).allMatch(one -> one.kind() == SheetObject.Kind.SHAPE && one.cells().left() == 1 && one.left() == 10);
+        SheetObject round = objects.get(0);
+        assertThat(round.picture().width()).isBetween(80.0, 84.0);
+        assertThat(round.shape().words().fill()).as("painted by the outline").isNull();
+        assertThat(round.shape().words().standing()).isEqualTo(VerticalAlignment.CENTRE);
+        Paragraph words = (Paragraph) round.shape().words().blocks().get(0);
+        assertThat(words.text()).isEqualTo("Mind the step");
+        assertThat(words.look().get(ParagraphProperty.ALIGNMENT)).isEqualTo(Alignment.CENTRE);
+        assertThat(words.inlines().get(1).look()).isEqualTo(words.inlines().get(0).look().with(TextProperty.BOLD, true));
+        assertThat(words.inlines().get(0).look().get(TextProperty.SIZE)).isEqualTo(14);
+        assertThat(objects.get(1).picture()).isNull();
+        assertThat(objects.get(1).shape().words().fill()).isEqualTo(new Colour(0x14783C));
+        assertThat(objects.get(1).shape().words().border().width()).isEqualTo(2);
+        assertThat(objects.get(2).shape().words()).isNull();
+        assertThat(((Paragraph) objects.get(3).shape().words().blocks().get(0)).text()).isEqualTo("Box");
+        assertThat(read.findings()).extracting(Finding::what).containsExactly("1 drawn shape is left out.");
     }
 
     /** 9.1.4 and 19.676: a cell over others; those beneath it keep what they hold. */

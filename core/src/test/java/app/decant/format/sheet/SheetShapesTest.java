@@ -180,6 +180,9 @@ class SheetShapesTest {
 
     @Test void shapesOfAnOldWorkbookStandOverTheirCells() throws IOException { stands(xls()); }
 
+    /** Written by our own writer, whose boxes and pictures are the format's. */
+    @Test void shapesOfAnOpenWorkbookStandOverTheirCells() throws IOException { stands(published(xlsx(), "map.ods", Target.of("ods")).file()); }
+
     private static List<String> said(Iterable<? extends XSSFShape> shapes) {
         List<String> said = new ArrayList<>();
         for (XSSFShape shape : shapes) if (shape instanceof XSSFSimpleShape simple && !simple.getText().isBlank()) said.add(simple.getText());
