@@ -8,6 +8,9 @@ import java.util.SortedMap;
 
 /** Places over the cells of a sheet: a column and how far in it, a row and how far in it, in points. */
 final class CellPlaces {
+    /** No sheet is laid out as far, in points; a hostile file may say so of every shape. */
+    static final double FARTHEST = 200_000;
+
     private final List<Column> columns;
     private final double width;
     private final SortedMap<Integer, Row> rows;
@@ -24,13 +27,15 @@ final class CellPlaces {
     /** A place so much further to the right and down. */
     double[] moved(double[] from, double across, double down) {
         int column = (int) from[0];
-        double x = from[1] + across;
+        double x = from[1] + near(across);
         while (column + 1 < Range.MOST_COLUMNS && x > width(column)) x -= width(column++);
         int row = (int) from[2];
-        double y = from[3] + down;
+        double y = from[3] + near(down);
         while (row + 1 < Range.MOST_ROWS && y > height(row)) y -= height(row++);
         return new double[] {column, x, row, y};
     }
+
+    static double near(double points) { return Math.max(-FARTHEST, Math.min(FARTHEST, points)); }
 
     /** About as wide and high as it will be: rows that fit their text are taken as usual ones. */
     double[] size(double[] from, double[] to) {

@@ -45,10 +45,10 @@ record XlsPlace(HSSFSheet sheet, Range cells, double left, double top, double ri
 
     private double[] moved(double[] from, double x, double y) {
         int column = (int) from[0];
-        double across = from[1] + x;
+        double across = from[1] + CellPlaces.near(x);
         while (across > width(sheet, column) && column < SpreadsheetVersion.EXCEL97.getLastColumnIndex()) across -= width(sheet, column++);
         int row = (int) from[2];
-        double down = from[3] + y;
+        double down = from[3] + CellPlaces.near(y);
         while (down > height(sheet, row) && row < SpreadsheetVersion.EXCEL97.getLastRowIndex()) down -= height(sheet, row++);
         return new double[] {column, across, row, down};
     }

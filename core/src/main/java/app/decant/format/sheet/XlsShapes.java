@@ -191,23 +191,26 @@ final class XlsShapes {
         }
     }
 
+    /** Letters of one look, from one to before another. */
+    private record Run(int from, int to, Look look) { }
+
     /** Puts the words of a shape into a sheet, in their box. */
     static void write(HSSFSheet sheet, HSSFClientAnchor anchor, TextBox box, Function<Look, HSSFFont> fonts) {
         HSSFPatriarch over = sheet.getDrawingPatriarch() == null ? sheet.createDrawingPatriarch() : sheet.getDrawingPatriarch();
         HSSFTextbox made = over.createTextbox(anchor);
         StringBuilder words = new StringBuilder();
-        List<Object[]> runs = new ArrayList<>();
+        List<Run> runs = new ArrayList<>();
         for (Block block : box.blocks()) {
             if (!(block instanceof Paragraph paragraph)) continue;
             if (!words.isEmpty()) words.append('\n');
             for (Inline inline : paragraph.inlines()) {
                 if (!(inline instanceof Inline.Text run)) continue;
-                runs.add(new Object[] {words.length(), words.length() + run.text().length(), run.look()});
+                runs.add(new Run(words.length(), words.length() + run.text().length(), run.look()));
                 words.append(run.text().replace(Inline.LINE_BREAK, '\n'));
             }
         }
         HSSFRichTextString text = new HSSFRichTextString(words.toString());
-        for (Object[] run : runs) text.applyFont((int) run[0], (int) run[1], fonts.apply((Look) run[2]));
+        for (Run run : runs) text.applyFont(run.from, run.to, fonts.apply(run.look));
         made.setString(text);
         Alignment alignment = box.blocks().stream().filter(block -> block instanceof Paragraph).map(block -> ((Paragraph) block).look()
                 .get(ParagraphProperty.ALIGNMENT, Alignment.START)).findFirst().orElse(Alignment.START);

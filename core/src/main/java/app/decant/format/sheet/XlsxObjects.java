@@ -28,6 +28,8 @@ final class XlsxObjects {
     private static final double POINT = 12700;
     /** Groups within groups; no drawing nests as deep. */
     private static final int DEEPEST = 20;
+    /** More shapes than anybody draws; each is a picture of its own. */
+    private static final int MOST = 3000;
 
     private final OfficePackage file;
     private final String part;
@@ -73,6 +75,10 @@ final class XlsxObjects {
                 else objects.add(object(SheetObject.Kind.CHART, place, drawn, null, standing(markup)));
             }
             case "xdr:sp", "xdr:cxnSp" -> {
+                if (objects.size() >= MOST) {
+                    lost.count(Lost.Kind.SHAPES, 1);
+                    return;
+                }
                 String words = words(node.find("xdr:cNvPr"));
                 ShapeReader.Read read = shapes.read(node, place.width, place.height, words);
                 if (read == null) return;

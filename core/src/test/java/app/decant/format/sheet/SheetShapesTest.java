@@ -68,8 +68,7 @@ class SheetShapesTest {
     }
 
     /** A box with words, an ellipse that says something, a line, and two boxes in a group. */
-    private Path xlsx() throws IOException {
-        Path file = root.resolve("map.xlsx");
+    static Path xlsx(Path file) throws IOException {
         try (XSSFWorkbook book = new XSSFWorkbook(); OutputStream out = Files.newOutputStream(file)) {
             XSSFSheet sheet = framed(book.createSheet("Map"));
             XSSFDrawing over = sheet.createDrawingPatriarch();
@@ -176,12 +175,14 @@ class SheetShapesTest {
         return false;
     }
 
-    @Test void shapesOfANewWorkbookStandOverTheirCells() throws IOException { stands(xlsx()); }
+    @Test void shapesOfANewWorkbookStandOverTheirCells() throws IOException { stands(xlsx(root.resolve("map.xlsx"))); }
 
     @Test void shapesOfAnOldWorkbookStandOverTheirCells() throws IOException { stands(xls()); }
 
     /** Written by our own writer, whose boxes and pictures are the format's. */
-    @Test void shapesOfAnOpenWorkbookStandOverTheirCells() throws IOException { stands(published(xlsx(), "map.ods", Target.of("ods")).file()); }
+    @Test void shapesOfAnOpenWorkbookStandOverTheirCells() throws IOException {
+        stands(published(xlsx(root.resolve("map.xlsx")), "map.ods", Target.of("ods")).file());
+    }
 
     private static List<String> said(Iterable<? extends XSSFShape> shapes) {
         List<String> said = new ArrayList<>();
@@ -191,7 +192,7 @@ class SheetShapesTest {
 
     /** Saved again a shape is a shape: of the same kind in its own generation, a box with its words in the other. */
     @Test void shapesAreSavedAgain() throws IOException {
-        Path same = published(xlsx(), "again.xlsx", Target.of("xlsx")).file();
+        Path same = published(xlsx(root.resolve("map.xlsx")), "again.xlsx", Target.of("xlsx")).file();
         try (XSSFWorkbook book = new XSSFWorkbook(Files.newInputStream(same))) {
             List<XSSFShape> shapes = book.getSheetAt(0).createDrawingPatriarch().getShapes();
             assertThat(said(shapes)).containsExactly("Wait here", "Buoy", "Left", "Right");
@@ -205,7 +206,7 @@ class SheetShapesTest {
             assertThat(said(shapes)).containsExactly("Wait here", "Buoy", "Left", "Right");
             assertThat(((XSSFClientAnchor) shapes.get(0).getAnchor()).getCol1()).isEqualTo((short) 1);
         }
-        Path older = published(xlsx(), "older.xls", Target.of("xls")).file();
+        Path older = published(xlsx(root.resolve("map.xlsx")), "older.xls", Target.of("xls")).file();
         try (HSSFWorkbook book = new HSSFWorkbook(Files.newInputStream(older))) {
             List<String> said = new ArrayList<>();
             for (HSSFShape shape : book.getSheetAt(0).getDrawingPatriarch().getChildren()) {
