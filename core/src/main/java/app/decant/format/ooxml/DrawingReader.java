@@ -12,7 +12,6 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
-import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
@@ -22,7 +21,6 @@ import app.decant.format.DrawnShape;
 import app.decant.words.Message;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
-import java.awt.geom.AffineTransform;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -100,16 +98,10 @@ final class DrawingReader {
     private static Picture picture(XmlNode picture, Image image, double width, double height, String description) {
         XmlNode cut = picture.at("pic:blipFill", "a:srcRect");
         Insets crop = cut == null ? Insets.NONE : new Insets(share(cut, "t"), share(cut, "r"), share(cut, "b"), share(cut, "l"));
-        return new Picture(image, width, height, crop, turn(picture.at("pic:spPr", "a:xfrm")), words(description));
+        return new Picture(image, width, height, crop, ShapeBody.turn(picture.at("pic:spPr", "a:xfrm")), words(description));
     }
 
     private static String words(String description) { return description != null && !description.isBlank() ? description : null; }
-
-    /** Clockwise, in degrees. */
-    private static double turn(XmlNode frame) {
-        Integer turn = Units.whole(frame, "rot");
-        return turn == null ? 0 : turn / 60000.0;
-    }
 
     private static Inline placed(XmlNode drawing, Anchor anchor, Picture picture, Look look) {
         Look kept = DrawingMarkup.keep(look, drawing, anchor, picture);
@@ -119,18 +111,12 @@ final class DrawingReader {
     /** A shape without text, as a drawing; null where its outline is not known or nothing of it is seen. */
     private Inline drawn(XmlNode drawing, XmlNode shape, Anchor anchor, double width, double height, String description, Look look) {
         XmlNode properties = shape.child("wps:spPr");
-        XmlNode frame = properties == null ? null : properties.child("a:xfrm");
-        AffineTransform turned = AffineTransform.getTranslateInstance(width / 2, height / 2);
-        turned.rotate(Math.toRadians(turn(frame)));
-        turned.scale(isSet(frame, "flipH") ? -1 : 1, isSet(frame, "flipV") ? -1 : 1);
-        turned.translate(-width / 2, -height / 2);
         ShapeLook painted = ShapeLook.of(properties, shape.child("wps:style"), reader.colours());
-        DrawnShape.Made made = DrawnShape.draw(ShapeGeometry.of(properties, width, height), painted.ink(), turned, words(description));
+        DrawnShape.Made made = DrawnShape.draw(ShapeGeometry.of(properties, width, height), painted.ink(),
+                ShapeBody.turning(properties, width, height), words(description));
         if (made == null) return null;
         return placed(drawing, anchor == null ? null : moved(anchor, made), made.picture(), look);
     }
-
-    private static boolean isSet(XmlNode node, String attribute) { return node != null && node.get(attribute, "0").matches("1|true"); }
 
     /** The anchor of a drawing that reaches out of the box of its shape. */
     static Anchor moved(Anchor anchor, DrawnShape.Made made) {
@@ -149,21 +135,9 @@ final class DrawingReader {
     private TextBox box(XmlNode shape, double width, double height) {
         XmlNode content = shape.at("wps:txbx", "w:txbxContent");
         XmlNode body = shape.child("wps:bodyPr");
-        Insets padding = body == null ? new Insets(3.6, 7.2, 3.6, 7.2)
-                : new Insets(Units.emu(body, "tIns", 3.6), Units.emu(body, "rIns", 7.2), Units.emu(body, "bIns", 3.6), Units.emu(body, "lIns", 7.2));
         ShapeLook painted = ShapeLook.of(shape.child("wps:spPr"), shape.child("wps:style"), reader.colours());
-        boolean grows = body != null && body.child("a:spAutoFit") != null;
         List<Block> blocks = content == null ? List.of() : coloured(story.boxed(content), painted.letters());
-        return new TextBox(blocks, width, height, grows, padding, painted.ink().pen().border(), painted.ink().fill(),
-                switch (body == null ? "t" : body.get("anchor", "t")) {
-                    case "ctr", "just", "dist" -> VerticalAlignment.CENTRE;
-                    case "b" -> VerticalAlignment.BOTTOM;
-                    default -> VerticalAlignment.TOP;
-                }, switch (body == null ? "horz" : body.get("vert", "horz")) {
-                    case "vert270" -> Running.UP;
-                    case "vert", "eaVert", "mongolianVert" -> Running.DOWN;
-                    default -> Running.ACROSS;
-                });
+        return ShapeBody.box(blocks, body, width, height, body != null && body.child("a:spAutoFit") != null, painted.ink());
     }
 
     /** Letters that say no colour have that of their shape. */

@@ -7,16 +7,12 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
-import app.decant.document.TableProperty.Insets;
-import app.decant.document.TableProperty.Running;
-import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
 import app.decant.format.DrawnShape;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
-import java.awt.geom.AffineTransform;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -24,8 +20,6 @@ import java.util.List;
 public final class ShapeReader {
     /** Of letters whose size nothing tells (21.1.2.3.9). */
     private static final double USUAL_SIZE = 18;
-    private static final double SIDE = 7.2;
-    private static final double EDGE = 3.6;
     private static final String USUAL_FAMILY = "Calibri";
 
     private final DrawingColours colours;
@@ -60,52 +54,20 @@ public final class ShapeReader {
         XmlNode properties = child(shape, "spPr");
         XmlNode text = child(shape, "txBody");
         ShapeLook look = ShapeLook.of(properties, child(shape, "style"), colours);
-        XmlNode frame = properties == null ? null : properties.child("a:xfrm");
         XmlNode preset = properties == null ? null : properties.child("a:prstGeom");
-        boolean box = preset != null && preset.get("prst", "").equals("rect") && turn(frame) == 0 && look.ink().opacity() == 1
-                && look.ink().pen().dash().isEmpty();
+        boolean upright = properties == null || ShapeBody.turn(properties.child("a:xfrm")) == 0;
+        boolean box = preset != null && preset.get("prst", "").equals("rect") && upright && look.ink().opacity() == 1 && look.ink().pen().dash().isEmpty();
         List<Block> blocks = text == null ? List.of() : blocks(text, look.letters());
         boolean says = blocks.stream().anyMatch(block -> block instanceof Paragraph paragraph && !paragraph.text().isBlank());
-        DrawnShape.Made outline = box ? null : DrawnShape.draw(ShapeGeometry.of(properties, width, height), look.ink(), turning(frame, width, height), words);
-        TextBox told = says || box && look.ink().isVisible() ? box(says ? blocks : List.of(), text == null ? null : text.child("a:bodyPr"), width, height)
-                : null;
-        if (told != null && box) told = new TextBox(told.blocks(), width, height, told.grows(), told.padding(), look.ink().pen().border(), look.ink().fill(),
-                told.standing(), told.running());
+        DrawnShape.Made outline = box ? null : DrawnShape.draw(ShapeGeometry.of(properties, width, height), look.ink(),
+                ShapeBody.turning(properties, width, height), words);
+        TextBox told = !says && !(box && look.ink().isVisible()) ? null : ShapeBody.box(says ? blocks : List.of(), text == null ? null : text.child("a:bodyPr"),
+                width, height, false, box ? look.ink() : new DrawnShape.Ink(null, 1, DrawnShape.Pen.NONE));
         return outline == null && told == null ? null : new Read(outline, told);
     }
 
     private static XmlNode child(XmlNode node, String name) {
         return node.children().stream().filter(one -> one.name().endsWith(":" + name)).findFirst().orElse(null);
-    }
-
-    private static double turn(XmlNode frame) {
-        Integer turn = frame == null ? null : Units.whole(frame, "rot");
-        return turn == null ? 0 : turn / 60000.0;
-    }
-
-    /** By which a shape is turned and mirrored in its box. */
-    private static AffineTransform turning(XmlNode frame, double width, double height) {
-        AffineTransform turned = AffineTransform.getTranslateInstance(width / 2, height / 2);
-        turned.rotate(Math.toRadians(turn(frame)));
-        turned.scale(isSet(frame, "flipH") ? -1 : 1, isSet(frame, "flipV") ? -1 : 1);
-        turned.translate(-width / 2, -height / 2);
-        return turned;
-    }
-
-    private static boolean isSet(XmlNode node, String attribute) { return node != null && node.get(attribute, "0").matches("1|true"); }
-
-    private static TextBox box(List<Block> blocks, XmlNode body, double width, double height) {
-        Insets padding = body == null ? new Insets(EDGE, SIDE, EDGE, SIDE)
-                : new Insets(Units.emu(body, "tIns", EDGE), Units.emu(body, "rIns", SIDE), Units.emu(body, "bIns", EDGE), Units.emu(body, "lIns", SIDE));
-        return new TextBox(blocks, width, height, false, padding, null, null, switch (body == null ? "t" : body.get("anchor", "t")) {
-            case "ctr", "just", "dist" -> VerticalAlignment.CENTRE;
-            case "b" -> VerticalAlignment.BOTTOM;
-            default -> VerticalAlignment.TOP;
-        }, switch (body == null ? "horz" : body.get("vert", "horz")) {
-            case "vert270" -> Running.UP;
-            case "vert", "eaVert", "mongolianVert" -> Running.DOWN;
-            default -> Running.ACROSS;
-        });
     }
 
     private List<Block> blocks(XmlNode text, Colour letters) {
@@ -154,8 +116,8 @@ public final class ShapeReader {
         Look look = base;
         Double size = Units.measure(told.get("sz"), 100);
         if (size != null && size >= 1 && size <= 400) look = look.with(TextProperty.SIZE, size);
-        if (told.get("b") != null) look = look.with(TextProperty.BOLD, isSet(told, "b"));
-        if (told.get("i") != null) look = look.with(TextProperty.ITALIC, isSet(told, "i"));
+        if (told.get("b") != null) look = look.with(TextProperty.BOLD, ShapeBody.isSet(told, "b"));
+        if (told.get("i") != null) look = look.with(TextProperty.ITALIC, ShapeBody.isSet(told, "i"));
         if (told.get("u") != null) look = look.with(TextProperty.UNDERLINE, told.get("u").equals("none") ? Underline.NONE
                 : told.get("u").equals("dbl") ? Underline.DOUBLE : Underline.SINGLE);
         if (told.get("strike") != null) look = look.with(TextProperty.STRIKE, !told.get("strike").equals("noStrike"));
