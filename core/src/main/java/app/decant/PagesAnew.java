@@ -90,7 +90,7 @@ final class PagesAnew {
         OwnPages others = own.of(original).with(kept);
         StretchLayout.Made made = layout.next(laid, runs.stream().filter(ReachedText.Run::hasText).map(run -> stretch(run, now)).toList(),
                 total(reached) + others.count() - count - reached.size(), progress);
-        Mixed mixed = new Mixed(others, now.sections().stream().map(Section::frames).toList());
+        Mixed mixed = new Mixed(others, laid, now.sections().stream().map(Section::frames).toList());
         mixed.put(runs, reached, made, findings);
         if (mixed.pages.isEmpty()) return null;
         shown = mixed;
@@ -141,6 +141,8 @@ final class PagesAnew {
     /** Pages that stay, and among them those that are set anew. */
     private final class Mixed {
         private final OwnPages others;
+        /** Where what shows no letter stands about, such as pictures: on as many pages as the file has, or it is not known. */
+        private final PagedDocument about;
         /** The headers and footers that those are made with. */
         private final List<?> frames;
         private final List<Page> pages = new ArrayList<>();
@@ -150,8 +152,9 @@ final class PagesAnew {
         private final Map<Integer, Integer> numbers = new HashMap<>();
         private final Map<Integer, Rewritten> rewritten = new HashMap<>();
 
-        Mixed(OwnPages others, List<?> frames) {
+        Mixed(OwnPages others, PagedDocument about, List<?> frames) {
             this.others = others;
+            this.about = about;
             this.frames = frames;
         }
 
@@ -181,7 +184,8 @@ final class PagesAnew {
             if (others.rewritten(page) != null) rewritten.put(at, others.rewritten(page));
             grounds.add(others.ground(page));
             sectionOf.add(sections.getOrDefault(others.ground(page), at == 0 ? 0 : sectionOf.get(at - 1)));
-            pages.add(at(others.page(page), at, others.page(page).label()));
+            boolean known = about.count() == own.count() && !others.isAdded(page);
+            pages.add(at(known ? about.page(others.ground(page)) : others.page(page), at, others.page(page).label()));
         }
 
         private void put(ReachedText.Run run, StretchLayout.Laid laid, int count, Collection<Finding> findings) {

@@ -233,6 +233,13 @@ class PagesAnewTest {
         Taken taken = Decant.open(source);
         Document before = taken.document();
         assertThat(publish(source, taken, before.withFacts(before.facts().withTitle("Another title"))).anew()).as("facts").isEmpty();
+        try (Revision revision = new Revision(Intake.original(source, null), taken)) {
+            Walk.Stop heading = stop(before, "Things go wrong");
+            PagedDocument shown = revision.shown(Decant.layOut(underlined(before, heading, 0, 6)));
+            assertThat(shown.pages()).anyMatch(page -> page.ground() == null);
+            assertThat(shown.pages()).as("pictures of pages that stay can be picked")
+                    .anyMatch(page -> page.ground() != null && page.text().stream().anyMatch(item -> item instanceof Item.PictureItem));
+        }
         Walk.Stop stop = Walk.of(before).stops().stream().filter(one -> one.paragraph().text().contains("neighbour")).reduce((one, other) -> other)
                 .orElseThrow();
         Document listed = Lists.toggle(before, TextSelection.caret(new Place(stop.path(), 0)), Lists.Kind.BULLETS).after();
