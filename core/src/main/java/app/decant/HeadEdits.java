@@ -8,8 +8,10 @@ import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.ParagraphProperty;
+import app.decant.document.Rewriting;
 import app.decant.document.Section.FramePlace;
-import app.decant.document.Section;
+import app.decant.document.Story;
+import app.decant.document.Walk;
 import app.decant.page.PageNumbers;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
@@ -34,7 +36,7 @@ final class HeadEdits {
         if (before.sections().size() != now.sections().size()) return null;
         Map<Paragraph, Paragraph> changed = new IdentityHashMap<>();
         for (int i = 0; i < before.sections().size(); i++)
-            if (!compare(before.sections().get(i), now.sections().get(i), changed)) return null;
+            if (!compare(before, now, i, changed)) return null;
         HeadEdits edits = new HeadEdits(cascade, heads);
         for (Map.Entry<Paragraph, Paragraph> one : changed.entrySet()) if (!edits.add(one.getKey(), one.getValue())) return null;
         return edits.edits;
@@ -63,20 +65,34 @@ final class HeadEdits {
         return recounted;
     }
 
-    private static boolean compare(Section before, Section now, Map<Paragraph, Paragraph> changed) {
-        if (before.frames() == now.frames()) return true;
-        if (!before.frames().keySet().equals(now.frames().keySet())) return false;
-        for (FramePlace place : before.frames().keySet()) {
-            List<Block> old = before.frames().get(place);
-            List<Block> fresh = now.frames().get(place);
+    private static boolean compare(Document before, Document now, int section, Map<Paragraph, Paragraph> changed) {
+        Map<FramePlace, List<Block>> was = before.sections().get(section).frames();
+        Map<FramePlace, List<Block>> is = now.sections().get(section).frames();
+        if (was == is) return true;
+        if (!was.keySet().equals(is.keySet())) return false;
+        for (FramePlace place : was.keySet()) {
+            if (was.get(place).equals(is.get(place))) continue;
+            List<Walk.Stop> old = Walk.of(before, new Story.Frame(section, place)).stops();
+            List<Walk.Stop> fresh = Walk.of(now, new Story.Frame(section, place)).stops();
             if (old.size() != fresh.size()) return false;
-            for (int i = 0; i < old.size(); i++) {
-                if (old.get(i) == fresh.get(i) || old.get(i).equals(fresh.get(i))) continue;
-                if (!(old.get(i) instanceof Paragraph was) || !(fresh.get(i) instanceof Paragraph is)) return false;
-                changed.put(was, is);
-            }
+            Map<Paragraph, Paragraph> own = new IdentityHashMap<>();
+            for (int i = 0; i < old.size(); i++)
+                if (!old.get(i).paragraph().equals(fresh.get(i).paragraph())) own.put(fresh.get(i).paragraph(), old.get(i).paragraph());
+            if (!new PutBack(own).all(is.get(place)).equals(was.get(place))) return false;
+            own.forEach((after, first) -> changed.put(first, after));
         }
         return true;
+    }
+
+    /** Headers and footers with the paragraphs that were there before: what is another then is so beyond its words. */
+    private static final class PutBack extends Rewriting {
+        private final Map<Paragraph, Paragraph> before;
+
+        PutBack(Map<Paragraph, Paragraph> before) { this.before = before; }
+
+        List<Block> all(List<Block> blocks) { return blocks(blocks); }
+
+        @Override protected Paragraph paragraph(Paragraph paragraph) { return before.getOrDefault(paragraph, paragraph); }
     }
 
     private boolean add(Paragraph old, Paragraph now) {

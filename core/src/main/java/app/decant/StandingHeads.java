@@ -1,12 +1,12 @@
 package app.decant;
 
-import app.decant.document.Block;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.Provenance;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
+import app.decant.document.Stories;
 import app.decant.document.Story;
 import app.decant.document.Walk;
 import java.util.ArrayList;
@@ -23,17 +23,18 @@ final class StandingHeads {
     private final Document document;
     private final List<Integer> sections;
     private final Map<Integer, List<One>> byPage = new HashMap<>();
+    private final Map<Story.Frame, List<Walk.Stop>> walks = new HashMap<>();
 
     /**
      * A line of a page that is a paragraph of a header or footer.
      *
      * @param frame     the one that says it, of the section that has it
-     * @param block     the index of its paragraph there
+     * @param stop      the index of its paragraph there, those in cells of tables counted
      * @param paragraph as it came
      * @param letters   for each letter of the paragraph the letter of the line, or -1
      * @param counted   the parts of the line that count pages, each from one letter up to another
      */
-    record One(int page, Provenance.Line line, Story.Frame frame, int block, Paragraph paragraph, int[] letters, List<int[]> counted) {
+    record One(int page, Provenance.Line line, Story.Frame frame, int stop, Paragraph paragraph, int[] letters, List<int[]> counted) {
         /** The letter of the line after those that show a letter of the paragraph: a field shows several. */
         int after(int letter) {
             return counted.stream().filter(part -> part[0] == letters[letter]).map(part -> part[1]).findFirst().orElse(letters[letter] + 1);
@@ -41,9 +42,9 @@ final class StandingHeads {
 
         /** The same paragraph as a document has it now; null where it has it no more. */
         Paragraph in(Document document) {
-            if (frame.section() >= document.sections().size()) return null;
-            List<Block> blocks = document.sections().get(frame.section()).frames().getOrDefault(frame.place(), List.of());
-            return block < blocks.size() && blocks.get(block) instanceof Paragraph now ? now : null;
+            if (!Stories.has(document, frame)) return null;
+            List<Walk.Stop> stops = Walk.of(document, frame).stops();
+            return stop < stops.size() ? stops.get(stop).paragraph() : null;
         }
     }
 
@@ -122,9 +123,10 @@ final class StandingHeads {
 
     /** The paragraph of a header or footer that a line of a page is; null where none is. */
     private One in(Story.Frame frame, Provenance.Head head) {
-        List<Block> blocks = document.sections().get(frame.section()).frames().get(frame.place());
-        for (int i = 0; i < blocks.size(); i++) {
-            if (!(blocks.get(i) instanceof Paragraph paragraph) || isTaken(head.line().page(), paragraph)) continue;
+        List<Walk.Stop> stops = walks.computeIfAbsent(frame, key -> Walk.of(document, key).stops());
+        for (int i = 0; i < stops.size(); i++) {
+            Paragraph paragraph = stops.get(i).paragraph();
+            if (isTaken(head.line().page(), paragraph)) continue;
             int[] letters = paragraph.text().isBlank() ? null : head.letters(paragraph.text());
             if (letters != null) return new One(head.line().page(), head.line(), frame, i, paragraph, letters, head.counted());
         }

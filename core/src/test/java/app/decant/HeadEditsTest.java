@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.PassengerHandbook;
 import app.decant.document.Block;
+import app.decant.document.Border;
+import app.decant.document.Borders;
+import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -13,6 +16,8 @@ import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Story;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
 import app.decant.document.Walk;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
@@ -112,5 +117,39 @@ class HeadEditsTest {
         }
         assertThat(changed).as("odd pages, or all where both feet are one").isGreaterThanOrEqualTo(receipt.pages() / 2);
         assertThat(receipt.proven()).isTrue();
+    }
+
+    /** The box on every sheet of a procedure: its name, its issue, its page of so many. */
+    private Path procedure() {
+        Document plain = PassengerHandbook.document();
+        Border line = new Border(Border.Line.SINGLE, 0.5, Colour.BLACK, 0);
+        Look boxed = Look.of(TableProperty.BORDERS, new Borders(line, line, line, line, null, null));
+        Inline page = new Inline.Field(Inline.Field.Kind.PAGE, "PAGE", "1", Look.PLAIN);
+        Paragraph counted = Paragraph.of("").withInlines(List.of(new Inline.Text("Sheet ", Look.PLAIN), page));
+        List<Paragraph> says = List.of(Paragraph.of("Ferry desk"), Paragraph.of("Boarding, issue 3"), counted);
+        List<Table.Cell> cells = new ArrayList<>();
+        for (Paragraph one : says) cells.add(new Table.Cell(cells.size(), 1, 1, boxed, List.of(one)));
+        Table table = new Table(Look.PLAIN, List.of(140.0, 190.0, 110.0), List.of(new Table.Row(Look.PLAIN, cells)));
+        Map<FramePlace, List<Block>> frames = Map.of(FramePlace.HEADER, List.of(table, Paragraph.of("")));
+        List<Section> sections = plain.sections().stream().map(section -> section.withFrames(section == plain.sections().get(0) ? frames : Map.of())).toList();
+        return Decant.publish(plain.withSections(sections), Recipe.PLAIN, root.resolve("procedure.pdf")).file();
+    }
+
+    /** A table that every page has is a header, and its cells are corrected on every page where they stand. */
+    @Test void theBoxOnEverySheetIsOneHeaderAndIsCorrectedOnAll() throws IOException {
+        Path source = procedure();
+        Taken taken = Decant.open(source);
+        List<Section> sections = taken.document().sections();
+        Table head = (Table) sections.get(0).frames().get(FramePlace.HEADER).get(0);
+        assertThat(sections.subList(1, sections.size())).noneMatch(section -> section.frames().containsKey(FramePlace.HEADER));
+        assertThat(head.rows()).hasSize(1);
+        assertThat(head.rows().get(0).cells()).extracting(cell -> ((Paragraph) cell.blocks().get(0)).text())
+                .containsExactly("Ferry desk", "Boarding, issue 3", "Sheet \uFFFC");
+        assertThat(Walk.of(taken.document()).stops()).extracting(stop -> stop.paragraph().text()).noneMatch(text -> text.contains("Boarding, issue"));
+        Receipt receipt = corrected(source, taken, FramePlace.HEADER, "issue 3", "issue 4");
+        int pages = receipt.pages() - 1;
+        assertThat(receipt.proofs()).extracting(proof -> proof.sentence()).as("the first page has a title instead")
+                .contains(pages + " pages were changed in " + pages + " places, and look the same everywhere else");
+        assertThat(pages(receipt.file())).isEqualTo(pages(source).stream().map(page -> page.replace("issue 3", "issue 4")).toList());
     }
 }

@@ -8,6 +8,7 @@ import app.decant.pdf.read.Glyph;
 import app.decant.recover.line.TextLine;
 import app.decant.recover.region.FieldPlaces;
 import app.decant.recover.region.FrameLine;
+import app.decant.recover.region.FramePart;
 import app.decant.recover.region.RunningHeads;
 import app.decant.recover.text.Para;
 import java.util.ArrayList;
@@ -36,8 +37,8 @@ final class Marks {
     static List<Provenance.Head> heads(RunningHeads found, int pages) {
         List<Provenance.Head> heads = new ArrayList<>();
         for (int page = 0; page < pages; page++) {
-            for (FrameLine line : found.header(page)) heads.add(head(line, true));
-            for (FrameLine line : found.footer(page)) heads.add(head(line, false));
+            for (FramePart part : found.header(page)) for (FrameLine line : part.lines()) heads.add(head(line, true));
+            for (FramePart part : found.footer(page)) for (FrameLine line : part.lines()) heads.add(head(line, false));
         }
         return heads;
     }

@@ -15,6 +15,7 @@ import app.decant.pdf.read.TagTree;
 import app.decant.recover.fit.PageFit;
 import app.decant.recover.made.Assembly;
 import app.decant.recover.made.BlockMaker;
+import app.decant.recover.made.CellText;
 import app.decant.recover.made.Faces;
 import app.decant.recover.made.LinkMarks;
 import app.decant.recover.made.ListNumbering;
@@ -27,6 +28,7 @@ import app.decant.recover.region.PageMatter;
 import app.decant.recover.region.PageReading;
 import app.decant.recover.region.ReadingOrder;
 import app.decant.recover.region.RunningHeads;
+import app.decant.recover.table.TableGrid;
 import app.decant.recover.text.Body;
 import app.decant.recover.text.ContentsFinder;
 import app.decant.recover.text.Element;
@@ -136,9 +138,17 @@ public final class Recovery {
         headings.find();
         ListFinder lists = new ListFinder();
         lists.find(paras.stream().filter(para -> !para.isContentsEntry()).toList());
+        CellText cells = new CellText(body, none);
+        for (List<Element> page : body.pages()) {
+            List<TableGrid> tables = new ArrayList<>();
+            Element.tables(page, tables);
+            List<List<Para>> apart = cells.all(tables);
+            Element.apart(page, apart);
+            apart.forEach(lists::findApart);
+        }
         for (PageMatter page : pages) new Ornaments(page, body.paragraphs(page.index())).give();
         BlockMaker blocks = new BlockMaker(new RunMaker(faces, pages), faces, paras);
-        Assembly assembly = new Assembly(pages, body, heads, margins, blocks, new LinkMarks(paras, source.targets()), none);
+        Assembly assembly = new Assembly(pages, body, heads, margins, blocks, cells, new LinkMarks(paras, source.targets()));
         Document document = assembly.document(source.facts(), ListNumbering.of(lists.lists(), faces));
         StyleMaker styles = new StyleMaker();
         Document tidy = styles.tidy(document, false);

@@ -213,4 +213,61 @@ class PageStructureTest {
         assertThat(Layout.of(document, FontCatalogue.shipped()).findings()).extracting(Finding::what)
                 .anyMatch(sentence -> sentence.contains("No font here has \uD80C\uDC00;"));
     }
+
+    private static void box(PdfSketch sketch, double left, double top, double width, double height) {
+        sketch.line(left, top, left + width, top).line(left, top + height, left + width, top + height);
+        sketch.line(left, top, left, top + height).line(left + width, top, left + width, top + height);
+    }
+
+    /** A sign on every page stands in the header, drawn or photographed; what differs from page to page stays in the text. */
+    @Test void whatEveryPageShowsInOnePlaceHangsOnItsHeader() {
+        try (PdfSketch sketch = new PdfSketch()) {
+            Color[] own = {Color.RED, Color.GREEN, Color.BLUE, Color.ORANGE};
+            for (int page = 0; page < own.length; page++) {
+                if (page > 0) sketch.page();
+                sketch.picture(460, 30, 60, 40, plan(Color.GRAY)).area(0, 0, 20, 842, 0x113355);
+                for (int line = 0; line < 5; line++) sketch.text(72, 120 + line * 14, SENTENCE);
+                sketch.picture(72, 300, 60, 40, plan(own[page]));
+                sketch.text(72, 380, "Page of plan " + own[page].getRGB());
+            }
+            Document document = sketch.document();
+            assertThat(document.sections()).hasSize(1);
+            List<Block> header = document.sections().get(0).frames().get(Section.FramePlace.HEADER);
+            assertThat(pictures(header)).hasSize(1);
+            assertThat(pictures(document.sections().get(0).frames().get(Section.FramePlace.FOOTER))).as("the band reaches below the middle").hasSize(1);
+            assertThat(pictures(document.blocks())).hasSize(own.length).doesNotHaveDuplicates();
+        }
+    }
+
+    private static List<Picture> pictures(List<Block> blocks) {
+        List<Picture> found = new ArrayList<>();
+        for (Block block : blocks) {
+            if (!(block instanceof Paragraph paragraph)) continue;
+            for (Inline inline : paragraph.inlines()) {
+                if (inline instanceof Inline.InlinePicture one) found.add(one.picture());
+                if (inline instanceof Inline.Floating one && one.content() instanceof Picture picture) found.add(picture);
+            }
+        }
+        return found;
+    }
+
+    /** A list in a cell is one; a figure behind a dash is none, nor is a number by itself. */
+    @Test void listsInCellsAreToldFromFigures() {
+        try (PdfSketch sketch = new PdfSketch()) {
+            sketch.text(72, 80, SENTENCE);
+            for (int row = 0; row < 2; row++) for (int column = 0; column < 2; column++) box(sketch, 72 + column * 200, 100 + row * 60, 200, 60);
+            sketch.text(78, 115, "\u2666 a key").text(78, 130, "\u2666 a lamp").text(278, 115, "1) pay").text(278, 130, "2) board").text(278, 145, "3) sit");
+            sketch.text(78, 175, "- 5 000").text(278, 175, "4. 12").text(278, 190, "12.50");
+            Document document = sketch.document();
+            ListLabels labels = ListLabels.of(document, Cascade.of(document));
+            List<List<String>> cells = new ArrayList<>();
+            for (Table.Row row : tables(document).get(0).rows()) for (Table.Cell cell : row.cells()) cells.add(cell.blocks().stream()
+                    .map(block -> (labels.label((Paragraph) block) == null ? "" : labels.label((Paragraph) block) + "|") + ((Paragraph) block).plainText())
+                    .toList());
+            assertThat(cells.get(0)).containsExactly("\u2666|a key", "\u2666|a lamp");
+            assertThat(cells.get(1)).containsExactly("1)|pay", "2)|board", "3)|sit");
+            assertThat(String.join(" ", cells.get(2))).isEqualTo("- 5 000");
+            assertThat(String.join(" ", cells.get(3)).replace('\n', ' ')).isEqualTo("4. 12 12.50");
+        }
+    }
 }

@@ -5,8 +5,11 @@ import java.util.regex.Pattern;
 
 /** What stands before the items of lists: bullets, numbers, letters. */
 public final class ListLabel {
-    private static final Pattern BULLET = Pattern.compile("^([•‣⁃◦▪▫●○■□◆◇►▶➢✓✔❖∙·*\u2013\u2014\u2212-]|[\uE000-\uF8FF]|o(?=\\s))(?=\\s)\\s*");
-    private static final Pattern LONE_BULLET = Pattern.compile("^([•‣⁃◦▪▫●○■□◆◇►▶➢✓✔❖∙·]|[\uE000-\uF8FF])\\s*(?=\\S)");
+    /** Signs that stand before items: dots, squares, diamonds and the suits of cards, arrows, ticks, stars. Boxes that are ticked and buttons are none. */
+    private static final String SIGNS = "•‣⁃◦▪▫●○■□◆◇◈◊◘◙▲△▴▵▶▷▸▹►▻▼▽★☆☛☞♠♣♥♦♢∙·⦁✓✔✗✘✚✛✜✤✥✦✧✩✪✱✲✳✴✵✶✹✽❍❏❐❑❒❖"
+            + "→⇒➔\u2798-\u27AF\u27B1-\u27BE";
+    private static final Pattern BULLET = Pattern.compile("^([" + SIGNS + "*\u2013\u2014\u2212-]|[\uE000-\uF8FF]|o(?=\\s))(?=\\s)\\s*");
+    private static final Pattern LONE_BULLET = Pattern.compile("^([" + SIGNS + "]|[\uE000-\uF8FF])\\s*(?=\\S)");
     private static final Pattern NUMBER = Pattern.compile("^(\\(?)((?:\\d{1,3}\\.)*\\d{1,3}|[a-z]|[A-Z]|[ivxlc]{1,6}|[IVXLC]{1,6})([.):]|\\.\\))\\s+(?=\\S)"
             + "|^(\\[)(\\d{1,3})(\\])\\s+(?=\\S)");
 

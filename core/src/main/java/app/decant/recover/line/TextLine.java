@@ -7,7 +7,9 @@ import java.util.Collections;
 import java.util.Comparator;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.regex.Pattern;
 
 /** One line of text in its column: its chunks, joined by spaces or, over wide gaps, by tabs. */
@@ -70,6 +72,18 @@ public final class TextLine implements Box {
         StringBuilder read = new StringBuilder();
         for (Glyph glyph : glyphs) read.append(glyph.text());
         text = read.toString();
+    }
+
+    /** The lines that chunks are which stand below and beside each other, as in a cell. */
+    public static List<TextLine> byBaseline(List<Chunk> chunks, int page) {
+        Map<Long, List<Chunk>> rows = new TreeMap<>();
+        for (Chunk chunk : chunks) rows.computeIfAbsent(Math.round(chunk.baseline() / 2), key -> new ArrayList<>()).add(chunk);
+        List<TextLine> lines = new ArrayList<>();
+        for (List<Chunk> row : rows.values()) {
+            row.sort(Comparator.comparingDouble(Chunk::left));
+            lines.add(new TextLine(row, page));
+        }
+        return lines;
     }
 
     /** A number at the start stands in a chunk of its own where it stands apart. */

@@ -10,14 +10,13 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
-import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.Placed;
-import app.decant.pdf.read.TagTree;
 import app.decant.recover.line.TextLine;
 import app.decant.recover.region.Margins;
 import app.decant.recover.region.PageMatter;
 import app.decant.recover.region.RunningHeads;
+import app.decant.recover.region.RunningPictures;
 import app.decant.recover.text.Body;
 import app.decant.recover.text.Element;
 import app.decant.recover.text.Para;
@@ -27,7 +26,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.Function;
 
 /** Puts the document together, page after page: sections with their pages, columns and frames, and in them the blocks. */
 public final class Assembly {
@@ -41,22 +39,28 @@ public final class Assembly {
     private final DocumentDraft draft;
     private final ElementMaker elementMaker;
     private final Set<Integer> closed = new HashSet<>();
+    /** What is drawn on each page and is part of nothing else. */
+    private final List<List<Placed>> backdrops = new ArrayList<>();
     private double carried;
 
-    public Assembly(List<PageMatter> pages, Body body, RunningHeads heads, Map<Integer, Margins> margins, BlockMaker blocks, LinkMarks marks,
-            Function<Glyph, TagTree.Element> tags) {
+    public Assembly(List<PageMatter> pages, Body body, RunningHeads heads, Map<Integer, Margins> margins, BlockMaker blocks, CellText cells,
+            LinkMarks marks) {
         this.pages = pages;
         this.body = body;
         this.heads = heads;
         this.margins = margins;
         this.blocks = blocks;
-        this.frames = new FrameBlocks(blocks.runs());
+        TableMaker tables = new TableMaker(blocks, cells);
+        this.frames = new FrameBlocks(blocks.runs(), tables);
         draft = new DocumentDraft(blocks.origins());
-        elementMaker = new ElementMaker(draft, blocks, new TableMaker(blocks, tags, new SharedColumns(body)), marks);
+        elementMaker = new ElementMaker(draft, blocks, tables, marks);
         extents = new PageExtents(pages, body, heads, margins, blocks);
     }
 
     public Document document(Facts facts, Numbering numbering) {
+        for (PageMatter page : pages) backdrops.add(new ArrayList<>(Backdrop.of(page, body.pages().get(page.index()))));
+        List<List<Placed>> running = RunningPictures.take(backdrops, pages.get(0).height());
+        for (PageMatter page : pages) heads.hang(page, running.get(page.index()));
         FramePlan plan = new FramePlan(heads, pages.size());
         closed.addAll(closedPages());
         Map<Integer, FramePlan.Stretch> stretches = new HashMap<>();
@@ -111,7 +115,7 @@ public final class Assembly {
         DocumentDraft.SectionDraft opened = draft.section();
         int before = draft.blocks().size();
         boolean follows = first;
-        for (Placed drawing : Backdrop.of(page, elements)) elementMaker.behind(drawing);
+        for (Placed drawing : backdrops.get(page.index())) elementMaker.behind(drawing);
         for (Element element : elements) {
             if (element instanceof Element.Columns columns) {
                 columns(columns, flow, page, first || !newSection && draft.section().edges != null);
@@ -233,18 +237,25 @@ public final class Assembly {
         Margins edges = margins.get(PageExtents.sizeKey(page));
         boolean own = PageExtents.sizeKey(pages.get(stretch.normal())) != PageExtents.sizeKey(page);
         int sample = own ? page.index() : stretch.normal();
-        draft.section().frames.put(Section.FramePlace.HEADER, frames.blocks(heads.header(sample), edges.left(), edges.right(), true));
-        draft.section().frames.put(Section.FramePlace.FOOTER, frames.blocks(heads.footer(sample), edges.left(), edges.right(), false));
+        put(Section.FramePlace.HEADER, sample, edges);
+        put(Section.FramePlace.FOOTER, sample, edges);
         if (stretch.even() >= 0) {
             int even = own ? page.index() : stretch.even();
-            draft.section().frames.put(Section.FramePlace.EVEN_HEADER, frames.blocks(heads.header(even), edges.left(), edges.right(), true));
-            draft.section().frames.put(Section.FramePlace.EVEN_FOOTER, frames.blocks(heads.footer(even), edges.left(), edges.right(), false));
+            put(Section.FramePlace.EVEN_HEADER, even, edges);
+            put(Section.FramePlace.EVEN_FOOTER, even, edges);
         }
         if (stretch.firstDiffers() && numbered) {
             draft.section().firstDiffers = true;
-            draft.section().frames.put(Section.FramePlace.FIRST_HEADER, frames.blocks(heads.header(stretch.from()), edges.left(), edges.right(), true));
-            draft.section().frames.put(Section.FramePlace.FIRST_FOOTER, frames.blocks(heads.footer(stretch.from()), edges.left(), edges.right(), false));
+            put(Section.FramePlace.FIRST_HEADER, stretch.from(), edges);
+            put(Section.FramePlace.FIRST_FOOTER, stretch.from(), edges);
         }
         if (numbered) draft.section().numbering = new Section.PageNumbering(stretch.format(), stretch.start());
+    }
+
+    /** Gives the section the header or footer of a page. */
+    private void put(Section.FramePlace place, int page, Margins edges) {
+        boolean top = place == Section.FramePlace.HEADER || place == Section.FramePlace.EVEN_HEADER || place == Section.FramePlace.FIRST_HEADER;
+        draft.section().frames.put(place, frames.blocks(top ? heads.header(page) : heads.footer(page), heads.pictures(page, top), edges.left(), edges.right(),
+                top));
     }
 }

@@ -59,8 +59,8 @@ final class ElementMaker {
         } else if (element instanceof Element.Alone alone) {
             addPicture(alone, flow, startsPage);
         } else if (element instanceof Element.Beside beside) {
-            draft.floats(new Inline.Floating(anchor(beside.picture().x(), beside.picture().y(), beside.behind() ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE,
-                    beside.behind() ? Insets.NONE : beside.room(), beside.behind()), beside.picture().picture(), Look.PLAIN));
+            draft.floats(floating(beside.picture(), beside.behind() ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE, beside.behind() ? Insets.NONE : beside.room(),
+                    beside.behind()));
         } else if (element instanceof Element.Boxed boxed) {
             draft.floats(textBox(boxed, Anchor.Wrap.SQUARE));
         } else if (element instanceof Element.Drawn drawn) {
@@ -97,6 +97,11 @@ final class ElementMaker {
                 new Colour(frame.edge().rgb()), 0);
         TextBox content = new TextBox(inner, frame.width(), frame.height(), false, padding, edge, frame.fill() == null ? null : new Colour(frame.fill()));
         return new Inline.Floating(anchor(frame.left(), frame.top(), wrap, boxed.room(), false), content, Look.PLAIN);
+    }
+
+    /** A picture that floats where its page shows it. */
+    static Inline.Floating floating(Placed placed, Anchor.Wrap wrap, Insets room, boolean behind) {
+        return new Inline.Floating(anchor(placed.x(), placed.y(), wrap, room, behind), placed.picture(), Look.PLAIN);
     }
 
     private static Anchor anchor(double x, double y, Anchor.Wrap wrap, Insets distance, boolean behind) {

@@ -1,5 +1,6 @@
 package app.decant.recover.made;
 
+import app.decant.document.Anchor;
 import app.decant.document.Block;
 import app.decant.document.Border;
 import app.decant.document.Borders;
@@ -13,27 +14,93 @@ import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Property;
+import app.decant.document.Table;
+import app.decant.document.TableProperty.Insets;
+import app.decant.document.TextProperty;
 import app.decant.pdf.read.Glyph;
+import app.decant.pdf.read.Placed;
 import app.decant.recover.line.Chunk;
 import app.decant.recover.line.TextLine;
 import app.decant.recover.region.FrameLine;
+import app.decant.recover.region.FramePart;
+import app.decant.recover.region.FrameTable;
 import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
-/** Makes the paragraphs of headers and footers, their page numbers live. */
+/** Makes the paragraphs and tables of headers and footers, their page numbers live. */
 public final class FrameBlocks {
+    private static final Pattern NUMBER = Pattern.compile("\\d+");
+
     private final RunMaker runs;
+    private final TableMaker tables;
 
-    FrameBlocks(RunMaker runs) { this.runs = runs; }
+    FrameBlocks(RunMaker runs, TableMaker tables) {
+        this.runs = runs;
+        this.tables = tables;
+    }
 
-    List<Block> blocks(List<FrameLine> lines, double left, double right, boolean header) {
+    /** @param pictures that hang on it, behind all text */
+    List<Block> blocks(List<FramePart> parts, List<Placed> pictures, double left, double right, boolean header) {
         List<Block> blocks = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            FrameLine line = lines.get(i);
-            double next = i + 1 < lines.size() ? lines.get(i + 1).line().baseline() : 0;
-            blocks.add(paragraph(line, left, right, header, next));
+        for (int i = 0; i < parts.size(); i++) {
+            FramePart next = i + 1 < parts.size() ? parts.get(i + 1) : null;
+            if (parts.get(i) instanceof FrameTable table) {
+                blocks.add(counted(tables.table(table.grid(), new Flow(left, right, table.top())), table));
+                continue;
+            }
+            FrameLine line = (FrameLine) parts.get(i);
+            Paragraph made = paragraph(line, left, right, header, next instanceof FrameLine below ? below.baseline() : 0);
+            if (i > 0 && parts.get(i - 1) instanceof FrameTable above) made = spaced(made, ParagraphProperty.SPACE_BEFORE, line.top() - above.bottom());
+            if (next instanceof FrameTable below) made = spaced(made, ParagraphProperty.SPACE_AFTER, below.top() - line.bottom());
+            blocks.add(made);
+        }
+        // Text formats end a header with a paragraph; what hangs on that does not stand between words.
+        boolean open = !blocks.isEmpty() && blocks.get(blocks.size() - 1) instanceof Table;
+        if (open || !pictures.isEmpty()) {
+            List<Inline> hung = pictures.stream().map(one -> (Inline) ElementMaker.floating(one, Anchor.Wrap.NONE, Insets.NONE, true)).toList();
+            blocks.add(new Paragraph(header ? "Header" : "Footer", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0), hung));
         }
         return blocks;
+    }
+
+    private static Paragraph spaced(Paragraph paragraph, Property<Double> side, double room) {
+        return room < 0.5 ? paragraph : paragraph.withLook(paragraph.look().with(side, BlockMaker.rounded(room)));
+    }
+
+    /** A table whose page numbers are live: of the numbers that its cells say, in their order, those that count pages are fields. */
+    private static Table counted(Table table, FrameTable frame) {
+        List<FrameLine.Part> numbers = new ArrayList<>();
+        for (FrameLine line : frame.lines()) {
+            for (Matcher matcher = NUMBER.matcher(line.line().text()); matcher.find(); ) {
+                int from = matcher.start();
+                numbers.add(line.fields().stream().filter(part -> part.from() == from).findFirst().orElse(null));
+            }
+        }
+        Iterator<FrameLine.Part> next = numbers.iterator();
+        return (Table) StyleMaker.map(List.of(table), paragraph -> counted(paragraph, next)).get(0);
+    }
+
+    private static Paragraph counted(Paragraph paragraph, Iterator<FrameLine.Part> numbers) {
+        String text = paragraph.text();
+        List<Inline> inlines = new ArrayList<>();
+        int from = 0;
+        for (Matcher matcher = NUMBER.matcher(text); matcher.find() && numbers.hasNext(); ) {
+            FrameLine.Part part = numbers.next();
+            if (part == null) continue;
+            inlines.addAll(paragraph.slice(from, matcher.start()));
+            inlines.add(field(part.kind(), matcher.group(), paragraph.lookBefore(matcher.end())));
+            from = matcher.end();
+        }
+        if (from == 0) return paragraph;
+        inlines.addAll(paragraph.slice(from, paragraph.length()));
+        return paragraph.withInlines(inlines);
+    }
+
+    private static Inline.Field field(Inline.Field.Kind kind, String shown, Look look) {
+        return new Inline.Field(kind, kind == Inline.Field.Kind.PAGE ? "PAGE" : "NUMPAGES", shown, look);
     }
 
     private static Look indented(Look look, Property<Double> side, double amount) {
@@ -97,8 +164,7 @@ public final class FrameBlocks {
             if (!glyph.text().isBlank()) last = runs.look(glyph, line);
             if (field == null) inlines.add(new Inline.Text(glyph.text(), last));
             else if (from == field.from())
-                inlines.add(new Inline.Field(field.kind(), field.kind() == Inline.Field.Kind.PAGE ? "PAGE" : "NUMPAGES", line.text()
-                        .substring(field.from(), field.to()), last));
+                inlines.add(field(field.kind(), line.text().substring(field.from(), field.to()), last));
         }
         return new Paragraph(header ? "Header" : "Footer", look, last, List.of()).withInlines(inlines).wellFormed();
     }

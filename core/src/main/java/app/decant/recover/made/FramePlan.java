@@ -2,7 +2,9 @@ package app.decant.recover.made;
 
 import app.decant.document.Inline;
 import app.decant.document.NumberFormat;
+import app.decant.pdf.read.Placed;
 import app.decant.recover.region.FrameLine;
+import app.decant.recover.region.FramePart;
 import app.decant.recover.region.RunningHeads;
 import app.decant.recover.text.ListFinder;
 import java.util.ArrayList;
@@ -34,9 +36,13 @@ public final class FramePlan {
 
     private String signature(int page) {
         StringBuilder text = new StringBuilder();
-        for (FrameLine line : heads.header(page)) text.append(line.signature()).append('|');
+        for (FramePart part : heads.header(page)) text.append(part.signature()).append('|');
         text.append("//");
-        for (FrameLine line : heads.footer(page)) text.append(line.signature()).append('|');
+        for (FramePart part : heads.footer(page)) text.append(part.signature()).append('|');
+        for (boolean top : new boolean[] {true, false}) {
+            for (Placed one : heads.pictures(page, top))
+                text.append("|picture@").append(Math.round(one.x())).append(',').append(Math.round(one.y())).append(one.picture().image().hashCode());
+        }
         return text.append(format(page)).toString();
     }
 
@@ -48,8 +54,8 @@ public final class FramePlan {
     }
 
     private String number(int page) {
-        for (List<FrameLine> lines : List.of(heads.header(page), heads.footer(page))) {
-            for (FrameLine line : lines) {
+        for (List<FramePart> parts : List.of(heads.header(page), heads.footer(page))) {
+            for (FrameLine line : parts.stream().flatMap(part -> part.lines().stream()).toList()) {
                 for (FrameLine.Part part : line.fields())
                     if (part.kind() == Inline.Field.Kind.PAGE) return line.line().text().substring(part.from(), part.to());
             }

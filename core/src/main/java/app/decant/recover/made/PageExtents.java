@@ -2,7 +2,7 @@ package app.decant.recover.made;
 
 import app.decant.document.Section;
 import app.decant.recover.line.TextLine;
-import app.decant.recover.region.FrameLine;
+import app.decant.recover.region.FramePart;
 import app.decant.recover.region.Margins;
 import app.decant.recover.region.PageMatter;
 import app.decant.recover.region.RunningHeads;
@@ -53,7 +53,7 @@ public final class PageExtents {
                         if (own.page() == page.index()) lowest = Math.max(lowest, own.last().baseline() + own.last().size() * 0.27);
             }
             // A sign that stands in a line of the header is no part of the text.
-            double head = heads.header(page.index()).stream().mapToDouble(line -> line.line().baseline()).max().orElse(Double.NEGATIVE_INFINITY);
+            double head = heads.header(page.index()).stream().mapToDouble(FramePart::baseline).max().orElse(Double.NEGATIVE_INFINITY);
             for (Element element : body.pages().get(page.index())) {
                 if (element instanceof Element.Grid grid) reach(extent, grid.table().top() - 0.5, grid.table().bottom() + 0.5);
                 if (element instanceof Element.Alone alone && alone.picture().top() > head)
@@ -68,7 +68,7 @@ public final class PageExtents {
             long full = some.stream().filter(bottom -> bottom > extent[1] - 16).count();
             PageMatter page = pages.stream().filter(one -> sizeKey(one) == size).findFirst().orElseThrow();
             double foot = page.height() - Math.max(40, Math.min(extent[0], 80));
-            for (FrameLine line : heads.footer(page.index())) foot = Math.min(foot, line.line().top() - 8);
+            for (FramePart part : heads.footer(page.index())) foot = Math.min(foot, part.top() - 8);
             if (full < 3 && extent[1] < foot) extent[1] = foot;
         });
     }
@@ -91,10 +91,10 @@ public final class PageExtents {
         double footer = 36;
         for (int i = pages.size() - 1; i >= 0; i--) {
             if (sizeKey(pages.get(i)) != sizeKey(page)) continue;
-            List<FrameLine> above = heads.header(i);
-            List<FrameLine> below = heads.footer(i);
-            if (!above.isEmpty()) header = above.get(0).line().baseline() - above.get(0).line().size() * 0.91;
-            if (!below.isEmpty()) footer = page.height() - below.get(below.size() - 1).line().baseline() - below.get(below.size() - 1).line().size() * 0.24;
+            List<FramePart> above = heads.header(i);
+            List<FramePart> below = heads.footer(i);
+            if (!above.isEmpty()) header = above.get(0).top();
+            if (!below.isEmpty()) footer = page.height() - below.get(below.size() - 1).bottom();
         }
         return new Section.PageGeometry(page.width(), page.height(), BlockMaker.rounded(top), BlockMaker.rounded(page.width() - edges.right()),
                 BlockMaker.rounded(bottom), BlockMaker.rounded(edges.left()),

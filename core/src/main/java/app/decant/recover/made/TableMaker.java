@@ -13,94 +13,57 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
-import app.decant.pdf.read.Glyph;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.Placed;
-import app.decant.pdf.read.TagTree;
 import app.decant.recover.line.Chunk;
-import app.decant.recover.line.TextLine;
-import app.decant.recover.region.Part;
-import app.decant.recover.region.ReadingOrder;
 import app.decant.recover.table.TableGrid;
 import app.decant.recover.text.Para;
-import app.decant.recover.text.ParagraphFinder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
-import java.util.TreeMap;
-import java.util.function.Function;
 
 /** Makes tables of the document from grids on pages. */
 public final class TableMaker {
-    private static final double MOST_PADDING = 9;
     /** The size of letters in cells that nothing tells it of, in points. */
     private static final double BLANK = 8;
     /** What ends this close to each other, in points, ends at one edge. */
     private static final double AT_EDGE = 1.2;
 
     private final BlockMaker blocks;
-    private final Function<Glyph, TagTree.Element> tags;
-    private final SharedColumns columns;
+    private final CellText cells;
 
-    TableMaker(BlockMaker blocks, Function<Glyph, TagTree.Element> tags, SharedColumns columns) {
+    TableMaker(BlockMaker blocks, CellText cells) {
         this.blocks = blocks;
-        this.tags = tags;
-        this.columns = columns;
+        this.cells = cells;
     }
 
     Table table(TableGrid found, Flow flow) {
-        TableGrid grid = columns.of(found);
-        Insets padding = padding(grid);
+        TableGrid grid = cells.grid(found);
+        Insets padding = CellText.padding(grid);
         List<Double> widths = new ArrayList<>();
         for (int c = 0; c < grid.columns(); c++) widths.add(BlockMaker.rounded(grid.xs()[c + 1] - grid.xs()[c]));
         List<Table.Row> rows = new ArrayList<>();
         int heads = grid.heads() >= 0 ? grid.heads() : hasHeader(grid) ? 1 : 0;
         for (int r = 0; r < grid.rows(); r++) {
-            List<Table.Cell> cells = new ArrayList<>();
-            for (TableGrid.Cell cell : grid.row(r)) cells.add(cell(grid, cell, padding));
+            List<Table.Cell> row = new ArrayList<>();
+            for (TableGrid.Cell cell : grid.row(r)) row.add(cell(grid, cell, padding));
             Look look = Look.of(TableProperty.ROW_HEIGHT, BlockMaker.rounded(grid.ys()[r + 1] - grid.ys()[r]));
             if (r < heads) look = look.with(TableProperty.HEADER_ROW, true);
-            rows.add(new Table.Row(look, dressed(cells)));
+            rows.add(new Table.Row(look, dressed(row)));
         }
         Look look = Look.of(TableProperty.PADDING, padding).with(TableProperty.INDENT, BlockMaker.rounded(grid.left() - flow.left));
         flow.y = grid.bottom();
         return new Table(look, widths, rows);
     }
 
-    /** The room between cell edges and text that most cells show. */
-    private static Insets padding(TableGrid grid) {
-        double left = MOST_PADDING;
-        double right = MOST_PADDING;
-        double top = MOST_PADDING;
-        for (TableGrid.Cell cell : grid.cells()) {
-            for (Chunk chunk : cell.chunks()) {
-                left = Math.min(left, chunk.left() - grid.xs()[cell.column()]);
-                right = Math.min(right, grid.xs()[cell.column() + cell.columnSpan()] - chunk.right());
-                top = Math.min(top, chunk.top() - chunk.size() * 0.15 - grid.ys()[cell.row()]);
-            }
-            for (Placed picture : cell.pictures()) {
-                left = Math.min(left, picture.left() - grid.xs()[cell.column()]);
-                right = Math.min(right, grid.xs()[cell.column() + cell.columnSpan()] - picture.right());
-                top = Math.min(top, picture.top() - grid.ys()[cell.row()]);
-            }
-        }
-        double sides = Math.max(0, left);
-        // Text that was set ragged may come near the right edge; it must still fit there.
-        return new Insets(BlockMaker.rounded(Math.max(0, Math.min(top, 6))), BlockMaker.rounded(Math.max(0, Math.min(sides, right - 0.5))), 0,
-                BlockMaker.rounded(sides));
-    }
-
     private Table.Cell cell(TableGrid grid, TableGrid.Cell cell, Insets padding) {
-        double x1 = grid.xs()[cell.column()];
-        double x2 = grid.xs()[cell.column() + cell.columnSpan()];
         double y1 = grid.ys()[cell.row()];
         double y2 = grid.ys()[cell.row() + cell.rowSpan()];
-        Flow flow = new Flow(x1 + padding.left(), Math.max(x1 + padding.left() + 4, x2 - padding.right()), y1 + padding.top());
+        Flow flow = CellText.flow(grid, cell, padding);
         List<Block> content = new ArrayList<>();
-        List<Para> paras = paragraphs(cell, flow, grid);
-        if (cell.columnSpan() == 1 && !grid.blocks()) for (Para para : paras) align(para, grid, cell.column(), flow);
+        List<Para> paras = cells.of(grid, cell, padding);
+        if (cell.columnSpan() == 1 && !grid.blocks()) for (Para para : paras) if (para.item() == null) align(para, grid, cell.column(), flow);
         Look look = Look.of(TableProperty.BORDERS, borders(cell));
         if (cell.shading() != null) look = look.with(TableProperty.SHADING, new Colour(cell.shading()));
         if (!paras.isEmpty() && cell.pictures().isEmpty()) {
@@ -186,40 +149,6 @@ public final class TableMaker {
         // One of the column is the paragraph itself.
         if (ending >= 1 && ending + 1 > alike && para.left() > flow.left + AT_EDGE) para.align(ParagraphProperty.Alignment.END);
         else if (centred >= 1 && centred + 1 > alike && inMiddle && para.left() > flow.left + AT_EDGE) para.align(ParagraphProperty.Alignment.CENTRE);
-    }
-
-    private List<Para> paragraphs(TableGrid.Cell cell, Flow flow, TableGrid grid) {
-        List<Para> paras = new ArrayList<>();
-        ParagraphFinder finder = grid.blocks() ? ParagraphFinder.ofBlocks(tags) : new ParagraphFinder(tags);
-        for (Part part : new ReadingOrder(grid.page()).parts(cell.chunks(), flow.left, flow.right)) collect(part, flow, finder, paras);
-        return paras;
-    }
-
-    private static void collect(Part part, Flow flow, ParagraphFinder finder, List<Para> paras) {
-        if (part instanceof Part.Lines lines) paras.addAll(finder.find(lines.lines(), flow.left, flow.right));
-        else if (part instanceof Part.Columns columns) columns.columns().forEach(column -> column.forEach(inner -> collect(inner, flow, finder, paras)));
-        else if (part instanceof Part.Side side) side.parts().forEach(inner -> collect(inner, flow, finder, paras));
-        else if (part instanceof Part.Grid grid) {
-            // A table that seemed to lie in a cell: its rows are lines of the cell.
-            List<TextLine> lines = new ArrayList<>();
-            for (int r = 0; r < grid.table().rows(); r++) {
-                List<Chunk> chunks = new ArrayList<>();
-                for (TableGrid.Cell inner : grid.table().row(r)) chunks.addAll(inner.chunks());
-                if (!chunks.isEmpty()) lines.addAll(byBaseline(chunks, grid.table().page()));
-            }
-            paras.addAll(finder.find(lines, flow.left, flow.right));
-        }
-    }
-
-    private static List<TextLine> byBaseline(List<Chunk> chunks, int page) {
-        Map<Long, List<Chunk>> rows = new TreeMap<>();
-        for (Chunk chunk : chunks) rows.computeIfAbsent(Math.round(chunk.baseline() / 2), key -> new ArrayList<>()).add(chunk);
-        List<TextLine> lines = new ArrayList<>();
-        for (List<Chunk> row : rows.values()) {
-            row.sort(Comparator.comparingDouble(Chunk::left));
-            lines.add(new TextLine(row, page));
-        }
-        return lines;
     }
 
     private static Borders borders(TableGrid.Cell cell) {

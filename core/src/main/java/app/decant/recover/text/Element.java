@@ -5,6 +5,7 @@ import app.decant.pdf.read.Placed;
 import app.decant.recover.region.Figure;
 import app.decant.recover.region.Framed;
 import app.decant.recover.table.TableGrid;
+import java.util.ArrayList;
 import java.util.List;
 
 /** A piece of the body once lines have become paragraphs. */
@@ -39,6 +40,27 @@ public sealed interface Element {
             if (element instanceof Text text) found.add(text.para);
             else if (element instanceof Columns columns) columns.columns.forEach(column -> paragraphs(column, sides, found));
             else if (element instanceof Side side && sides) paragraphs(side.elements, true, found);
+        }
+    }
+
+    /** The tables among some elements, wherever they stand. */
+    static void tables(List<Element> elements, List<TableGrid> found) {
+        for (Element element : elements) {
+            if (element instanceof Grid grid) found.add(grid.table);
+            else if (element instanceof Columns columns) columns.columns.forEach(column -> tables(column, found));
+            else if (element instanceof Side side) tables(side.elements, found);
+            else if (element instanceof Boxed boxed) tables(boxed.elements, found);
+        }
+    }
+
+    /** The paragraphs of what stands apart from the text, such as boxes and notes beside it, each by itself. */
+    static void apart(List<Element> elements, List<List<Para>> found) {
+        for (Element element : elements) {
+            if (element instanceof Columns columns) columns.columns.forEach(column -> apart(column, found));
+            List<Element> inner = element instanceof Side side ? side.elements : element instanceof Boxed boxed ? boxed.elements : List.of();
+            List<Para> own = new ArrayList<>();
+            paragraphs(inner, false, own);
+            if (!own.isEmpty()) found.add(own);
         }
     }
 }

@@ -15,6 +15,14 @@ final class LineGroup {
     private static final double SHORT = 0.25;
     /** A verse is shorter than the longest by this share of that. */
     private static final double EARLY = 0.15;
+    /** Lines that end this close to each other, in points, end at one edge. */
+    private static final double FLUSH = 0.6;
+    /** The first line of a paragraph is not moved in or out by more than so many ems. */
+    private static final double INDENT = 4;
+    /** So much of a column is free behind a line only where somebody ended it. */
+    private static final double MUCH = 0.3;
+    private static final String CLOSING = ".!?:\u2026\u00BB\u201D\"";
+    private static final String OPENING = "\u00AB\u201C\u201E\"([";
 
     final List<TextLine> lines = new ArrayList<>();
     double left = Double.MAX_VALUE;
@@ -28,6 +36,8 @@ final class LineGroup {
     boolean byHand;
     /** Whether its lines are verses: ended by hand in mid-sentence, too. */
     boolean verse;
+    /** How far lines of the column reach that begin where these do: its own right edge where several of its lines end there. */
+    double reach;
     /** How far short of the edge, the next word counted, lines end in the middle of sentences: how loosely this text was broken. */
     double looseness;
 
@@ -51,6 +61,7 @@ final class LineGroup {
         for (LineGroup one : groups) {
             one.looseness = one.ownLooseness();
             one.verse = one.isVerse(columnRight);
+            one.reach = one.reach(groups);
         }
         double common = commonLooseness(groups, columnRight - columnLeft);
         for (LineGroup one : groups) {
@@ -58,6 +69,24 @@ final class LineGroup {
             one.separate = !byHand && one.areSeparate(columnLeft, columnRight);
             one.byHand = byHand || !one.separate && one.areEndedByHand(columnLeft, columnRight);
         }
+    }
+
+    private double reach(List<LineGroup> groups) {
+        if (lines.stream().filter(line -> Math.abs(line.edgeRight() - right) < FLUSH).count() > 1) return right;
+        return groups.stream().filter(other -> Math.abs(other.left - left) < ALIKE).mapToDouble(other -> other.right).max().orElse(right);
+    }
+
+    /**
+     * Whether a sentence ends with a line and the next begins one, where the column had room for its first word: other lines of the paragraph may be as
+     * short as that by chance. What leaves much of the column free needs no full stop.
+     */
+    boolean endsInColumn(TextLine line, TextLine next) {
+        double free = shortfall(line, next, reach);
+        if (free < Math.max(0.4, looseness) || line.isRightToLeft() || isHyphenated(line) || Math.abs(next.edgeLeft() - line.edgeLeft()) > INDENT * line.size())
+            return false;
+        int begins = next.text().codePointAt(0);
+        if (Character.isLowerCase(begins) || !Character.isLetterOrDigit(begins) && OPENING.indexOf(begins) < 0) return false;
+        return CLOSING.indexOf(line.text().charAt(line.text().length() - 1)) >= 0 || free > MUCH * (reach - left);
     }
 
     /** Short lines that each end early, as in an address: every line is a paragraph. */

@@ -12,6 +12,7 @@ import java.util.Locale;
 /** Tells which paragraphs are items of lists, of which list, and how deep. Paragraphs come in reading order, headings already known. */
 public final class ListFinder {
     private static final double NEAR = 4;
+    private static final String DASHES = "-\u2013\u2014\u2212*";
 
     private final List<Found> lists = new ArrayList<>();
 
@@ -85,6 +86,20 @@ public final class ListFinder {
             if (list.levels.get(0).open.equals(label.open) && list.counts.get(0) + 1 == count(label)) return list;
         }
         return null;
+    }
+
+    /**
+     * Tells items in a cell or a box, where lists begin anew. What stands behind a sign or a number there may be a figure: it is an item if it says words, and
+     * a dash counts only together with others.
+     */
+    public void findApart(List<Para> paras) {
+        List<Label> labels = new ArrayList<>();
+        for (Para para : paras) {
+            Label label = label(para);
+            if (label != null && para.text().substring(label.length).codePoints().anyMatch(Character::isLetter)) labels.add(label);
+        }
+        boolean sign = labels.stream().anyMatch(label -> label.bullet && !DASHES.contains(label.text));
+        if (!labels.isEmpty() && (sign || labels.size() > 1)) find(paras);
     }
 
     private static Label label(Para para) {

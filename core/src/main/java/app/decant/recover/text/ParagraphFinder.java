@@ -24,6 +24,8 @@ public final class ParagraphFinder {
     private static final double SPACED = 2.6;
     /** What is not much narrower than its column, as a share of that. */
     private static final double WIDE = 0.7;
+    /** Lines of one paragraph don't begin farther apart than this share of their column. */
+    private static final double ELSEWHERE = 0.3;
 
     private final Function<Glyph, TagTree.Element> tags;
 
@@ -151,7 +153,7 @@ public final class ParagraphFinder {
         TextLine before = group.lines.get(at - 1);
         if (group.verse) return true;
         if (LineGroup.isHyphenated(before) || LineGroup.isMidSentence(before, line) || before.isRightToLeft()) return false;
-        return group.byHand || group.separate
+        return group.byHand || group.separate || group.endsInColumn(before, line)
                 || LineGroup.shortfall(before, line, group.right) > Math.max(0.6 * line.size(), group.looseness + 0.2 * line.size());
     }
 
@@ -184,8 +186,8 @@ public final class ParagraphFinder {
         if (hangsBelow(before, line, para, group)) return false;
         if (isBegunByTabs(before, line)) return true;
         int label = ListLabel.length(line.text());
-        boolean fresh = LineGroup.shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !LineGroup.isMidSentence(before, line)
-                && !isCentred(before, left, right) && !before.isRightToLeft();
+        boolean early = LineGroup.shortfall(before, line, group.right) > Math.max(0.4, group.looseness) && !LineGroup.isMidSentence(before, line);
+        boolean fresh = (early || group.endsInColumn(before, line)) && !isCentred(before, left, right) && !before.isRightToLeft();
         if (label > 0 && (ListLabel.isBullet(line.text()) || fresh || ListLabel.length(para.first().text()) > 0 || before.text().endsWith(":")))
             return !LineGroup.isHyphenated(before);
         if (otherLook(before, line)) return true;
@@ -201,6 +203,7 @@ public final class ParagraphFinder {
         double body = count > 1 ? para.lines().get(1).edgeLeft() : para.first().textAfterLabel();
         boolean hangs = count == 1 && body >= 0 && Math.abs(line.edgeLeft() - body) < 3;
         if (hangs) return false;
+        if (Math.abs(step) > ELSEWHERE * (right - left) && !LineGroup.isMidSentence(before, line)) return true;
         boolean onBody = count > 1 && Math.abs(line.edgeLeft() - body) <= ALIKE;
         if (fresh) return true;
         if (onBody) return false;
