@@ -9,9 +9,11 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** What stands below a passage of a page that may move it: in its column, in its cell, or below the row of the table that it is in. */
@@ -22,6 +24,7 @@ final class LinesBelow {
     private final Walk walk;
     private final Provenance provenance;
     private final TextFlow flow;
+    private final Map<Integer, List<Provenance.Line>> byPage = new HashMap<>();
 
     LinesBelow(Walk walk, Provenance provenance, TextFlow flow) {
         this.walk = walk;
@@ -130,10 +133,17 @@ final class LinesBelow {
         Set<Provenance.Line> known = Collections.newSetFromMap(new IdentityHashMap<>());
         known.addAll(column);
         known.addAll(own);
-        for (Walk.Stop other : walk.stops())
-            for (Provenance.Line line : provenance.of(other.paragraph()))
-                if (line.page() == page && line.baseline() > lowest && StandingPassages.left(line) < right && StandingPassages.right(line) > left
-                        && known.add(line)) lines.add(line);
+        for (Provenance.Line line : on(page))
+            if (line.baseline() > lowest && StandingPassages.left(line) < right && StandingPassages.right(line) > left && known.add(line)) lines.add(line);
+    }
+
+    /** All lines of the text on a page; told for all pages when first asked. */
+    private List<Provenance.Line> on(int page) {
+        if (byPage.isEmpty()) {
+            for (Walk.Stop stop : walk.stops())
+                for (Provenance.Line line : provenance.of(stop.paragraph())) byPage.computeIfAbsent(line.page(), key -> new ArrayList<>()).add(line);
+        }
+        return byPage.getOrDefault(page, List.of());
     }
 
     private List<Provenance.Line> lines(int stop) { return provenance.of(walk.stops().get(stop).paragraph()); }

@@ -1,7 +1,6 @@
 package app.decant;
 
 import app.decant.CorrectedPages.Tried;
-import app.decant.document.Cascade;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
@@ -46,11 +45,11 @@ public final class Revision implements AutoCloseable {
     private final Walk walk;
     private final GroundLines lines;
     private final GroundPages standing;
+    private final StandingText text;
     private final StandingHeads heads;
     private final Map<StandingHeads.One, HeadLines> headLines = new IdentityHashMap<>();
     private PagesAnew anew;
     private volatile FileForm form;
-    private final TextFlow flow;
     private final CorrectedPages corrected;
     private OwnPages own;
 
@@ -75,13 +74,13 @@ public final class Revision implements AutoCloseable {
         this.original = original;
         this.taken = taken;
         this.before = taken.document();
-        walk = Walk.of(before);
+        text = StandingText.of(before, taken.provenance());
+        walk = text.walk();
         for (Walk.Stop stop : walk.stops()) came.add(stop.paragraph());
-        flow = new TextFlow(Cascade.of(before), walk, taken.provenance());
         lines = new GroundLines(taken.provenance());
-        heads = StandingHeads.of(before, walk, taken.provenance());
-        corrected = new CorrectedPages(original, flow, page -> HeadEdits.recounted(heads, page, page == taken.provenance().sheets().size() - 1,
-                Cascade.of(before)));
+        heads = text.heads();
+        corrected = new CorrectedPages(original, text.flow(), page -> HeadEdits.recounted(heads, page, page == taken.provenance().sheets().size() - 1,
+                text.cascade()));
         standing = new GroundPages(walk, lines, taken.provenance().sheets(), this::isTouched, this::form);
     }
 
@@ -144,7 +143,7 @@ public final class Revision implements AutoCloseable {
 
     private TextEdits.Found edits(PagedDocument now) {
         if (now.document() == before || now.document().equals(before)) return TextEdits.Found.NOTHING;
-        return TextEdits.between(before, walk, now.document(), now.walk(), taken.provenance(), heads, flow, new FieldAnswers(this::form));
+        return TextEdits.between(text, now.document(), now.walk(), new FieldAnswers(this::form));
     }
 
     private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, Progress progress) {

@@ -31,9 +31,8 @@ record StyleChange(Cascade was, Cascade is) {
     /** Where no style is another. */
     static StyleChange none(Cascade cascade) { return new StyleChange(cascade, cascade); }
 
-    /** What became of the styles; null where others dress tables, headers or footers, which are set as a whole. */
-    static StyleChange between(Document before, Document now) {
-        Cascade was = Cascade.of(before);
+    /** What became of the styles that were in force as {@code was} says; null where others dress tables, headers or footers, which are set as a whole. */
+    static StyleChange between(Document before, Cascade was, Document now) {
         if (before.styles().equals(now.styles())) return none(was);
         if (!Objects.equals(before.styles().defaultTable(), now.styles().defaultTable()) || !tables(before).equals(tables(now))) return null;
         StyleChange change = new StyleChange(was, Cascade.of(now));
@@ -70,6 +69,7 @@ record StyleChange(Cascade was, Cascade is) {
 
     /** Whether notes or boxes that hang on a paragraph look otherwise in any way. */
     boolean reachesOn(Paragraph paragraph) {
+        if (isNone()) return false;
         for (Inline inline : paragraph.inlines()) {
             if (inline instanceof Inline.Note note && reaches(note.blocks())) return true;
             if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box && reaches(box.blocks())) return true;

@@ -120,37 +120,35 @@ final class TextEdits {
         static final Answers NONE = new Answers(Map.of(), List.of());
     }
 
-    private TextEdits(Document before, Document now, StyleChange styles, Walk walk, Provenance provenance, TextFlow flow, FieldAnswers fields) {
+    private TextEdits(StandingText came, Document now, StyleChange styles, FieldAnswers fields) {
         this.fields = fields;
         this.styles = styles;
-        Cascade cascade = styles.was();
-        this.before = before;
+        this.before = came.document();
         this.now = now;
-        labels = new StandingLabels(before, walk, provenance, cascade);
-        passages = new StandingPassages(cascade, walk, provenance, labels, flow);
-        this.walk = walk;
-        this.provenance = provenance;
-        this.flow = flow;
+        labels = came.labels();
+        passages = came.passages();
+        walk = came.walk();
+        provenance = came.provenance();
+        flow = came.flow();
     }
 
     /**
      * What was edited in the text; null where something else was as well (styles, facts, pages), or it is not known where words stand.
      *
-     * @param heads the headers and footers as they came
-     * @param flow  how the text goes on from page to page
+     * @param then over the paragraphs of {@code now}
      */
-    static Found between(Document before, Walk walk, Document now, Walk then, Provenance provenance, StandingHeads heads,
-            TextFlow flow, FieldAnswers fields) {
-        StyleChange styles = StyleChange.between(before, now);
+    static Found between(StandingText came, Document now, Walk then, FieldAnswers fields) {
+        Document before = came.document();
+        StyleChange styles = StyleChange.between(before, came.cascade(), now);
         if (styles == null || !frame(before).equals(frame(now)) || before.sections().size() != now.sections().size()) return null;
-        TextEdits edits = new TextEdits(before, now, styles, walk, provenance, flow, fields);
+        TextEdits edits = new TextEdits(came, now, styles, fields);
         edits.compareSections();
-        List<Edit> inHeads = HeadEdits.between(before, now, heads, styles.was());
+        List<Edit> inHeads = HeadEdits.between(before, now, came.heads(), styles.was());
         if (inHeads == null) edits.reachesHeads();
         if (!edits.compare(then) || !edits.compareBlocks()) return null;
         boolean words = styles.isNone() && !edits.styled && edits.edits.stream().allMatch(Edit::isOfWords);
         boolean counted = before.numbering().equals(now.numbering());
-        if (walk.stops().size() != then.stops().size() || !words || !counted) edits.compareLabels(then);
+        if (came.walk().stops().size() != then.stops().size() || !words || !counted) edits.compareLabels(then);
         return new Found(edits.edits, edits.others, edits.elsewhere, edits.described, inHeads == null ? List.of() : inHeads, edits.relabelled,
                 new Answers(edits.answers, edits.answered));
     }
@@ -183,15 +181,24 @@ final class TextEdits {
         List<Walk.Stop> old = walk.stops();
         List<Walk.Stop> fresh = then.stops();
         boolean one = old.size() == fresh.size();
+        // Where no style is another, nothing is to be told of the beginning and the end that stayed.
+        int least = styles.isNone() ? Math.min(old.size(), fresh.size()) : 0;
         int next = 0;
-        int from = 0;
-        for (int i = 0; i <= old.size(); i++) {
-            int same = i == old.size() ? fresh.size() : then.indexOf(old.get(i).paragraph());
+        while (next < least && old.get(next).paragraph() == fresh.get(next).paragraph()) next++;
+        int tail = 0;
+        while (tail < least - next && old.get(old.size() - 1 - tail).paragraph() == fresh.get(fresh.size() - 1 - tail).paragraph()) tail++;
+        Map<Paragraph, Integer> places = new IdentityHashMap<>();
+        for (int i = next; i < fresh.size() - tail; i++) places.put(fresh.get(i).paragraph(), i);
+        int from = next;
+        for (int i = next; i <= old.size() - tail; i++) {
+            int same = i == old.size() - tail ? fresh.size() - tail : places.getOrDefault(old.get(i).paragraph(), -1);
             // One that came back from a queue is another object, and the same.
             if (same < 0 && one && old.get(i).paragraph().equals(fresh.get(i).paragraph())) same = i;
             if (same < next) continue;
             List<Walk.Stop> between = fresh.subList(next, same);
-            if (!putInRows(from, i, between, then) && !between(from, i, between) || i < old.size() && !restyled(i)) return false;
+            boolean none = from == i && between.isEmpty();
+            boolean known = none || putInRows(from, i, between, then) || between(from, i, between);
+            if (!known || i < old.size() - tail && !restyled(i)) return false;
             from = i + 1;
             next = same + 1;
         }

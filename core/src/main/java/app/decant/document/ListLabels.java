@@ -16,17 +16,17 @@ public final class ListLabels {
     private final Map<String, int[]> counts = new HashMap<>();
     private final Map<String, Set<Integer>> started = new HashMap<>();
     private final Cascade cascade;
-    private final Predicate<Table> counted;
+    private final Predicate<Block> counted;
 
-    private ListLabels(Cascade cascade, Predicate<Table> counted) {
+    private ListLabels(Cascade cascade, Predicate<Block> counted) {
         this.cascade = cascade;
         this.counted = counted;
     }
 
-    public static ListLabels of(Document document, Cascade cascade) { return of(document, cascade, table -> true); }
+    public static ListLabels of(Document document, Cascade cascade) { return of(document, cascade, block -> true); }
 
-    /** @param counted whether a table holds paragraphs of lists; where that is known the others need not be looked through */
-    public static ListLabels of(Document document, Cascade cascade, Predicate<Table> counted) {
+    /** @param counted whether a block is a paragraph of a list or holds some; where that is known the others need not be looked at */
+    public static ListLabels of(Document document, Cascade cascade, Predicate<Block> counted) {
         ListLabels result = new ListLabels(cascade, counted);
         for (Section section : document.sections()) result.count(section.blocks());
         return result;
@@ -43,10 +43,10 @@ public final class ListLabels {
 
     private void count(Iterable<? extends Block> blocks) {
         for (Block block : blocks) {
+            if (!counted.test(block)) continue;
             if (block instanceof Paragraph paragraph) {
                 count(paragraph);
             } else if (block instanceof Table table) {
-                if (!counted.test(table)) continue;
                 for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) count(cell.blocks());
             }
         }
@@ -83,11 +83,11 @@ public final class ListLabels {
             if (below == null || below.restart() == null || below.restart() > depth) values[inner] = Integer.MIN_VALUE;
         }
         numbers.put(paragraph, values[depth]);
-        labels.put(paragraph, written(level, list, values, cascade.label(paragraph, Look.PLAIN).get(TextProperty.LANGUAGE)));
+        labels.put(paragraph, written(level, list, values, paragraph));
     }
 
-    private String written(Numbering.Level level, Numbering.NumberedList list, int[] values, String language) {
-        if (level.format() == NumberFormat.BULLET) return level.label().replaceAll("%[1-9]", "");
+    private String written(Numbering.Level level, Numbering.NumberedList list, int[] values, Paragraph paragraph) {
+        if (level.format() == NumberFormat.BULLET) return level.label().indexOf('%') < 0 ? level.label() : level.label().replaceAll("%[1-9]", "");
         StringBuilder text = new StringBuilder();
         String pattern = level.label();
         for (int i = 0; i < pattern.length(); i++) {
@@ -96,7 +96,9 @@ public final class ListLabels {
                 int depth = pattern.charAt(++i) - '1';
                 Numbering.Level counted = cascade.numbering().level(new ListReference(list.id(), depth));
                 if (counted == null || values[depth] == Integer.MIN_VALUE) continue;
-                text.append((level.legal() ? NumberFormat.DECIMAL : counted.format()).write(values[depth], language));
+                NumberFormat format = level.legal() ? NumberFormat.DECIMAL : counted.format();
+                String language = format == NumberFormat.DECIMAL ? null : cascade.label(paragraph, Look.PLAIN).get(TextProperty.LANGUAGE);
+                text.append(format.write(values[depth], language));
             } else {
                 text.append(c);
             }

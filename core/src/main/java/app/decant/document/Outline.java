@@ -2,7 +2,9 @@ package app.decant.document;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
@@ -53,33 +55,40 @@ public record Outline(List<Heading> headings, List<Gap> gaps) {
         return skips;
     }
 
-    public static Outline of(Document document, Cascade cascade, ListLabels labels) { return of(document, cascade, labels, table -> true); }
+    public static Outline of(Document document, Cascade cascade, ListLabels labels) { return of(document, cascade, labels, block -> true, null); }
 
-    /** @param headed whether a table holds headings; where that is known the others need not be looked through */
-    public static Outline of(Document document, Cascade cascade, ListLabels labels, Predicate<Table> headed) {
+    /**
+     * The same after an edit.
+     *
+     * @param headed whether a block is a heading or holds one; where that is known the others need not be looked at
+     * @param before what it was, or null: headings that stay are not read again
+     */
+    public static Outline of(Document document, Cascade cascade, ListLabels labels, Predicate<Block> headed, Outline before) {
+        Map<Paragraph, Heading> known = new IdentityHashMap<>();
+        if (before != null) for (Heading heading : before.headings) known.put(heading.paragraph, heading);
         List<Heading> headings = new ArrayList<>();
         for (int s = 0; s < document.sections().size(); s++) {
             List<Block> blocks = document.sections().get(s).blocks();
             for (int b = 0; b < blocks.size(); b++) {
-                if (blocks.get(b) instanceof Table table && !headed.test(table)) continue;
-                if (blocks.get(b) instanceof Paragraph paragraph) {
-                    if (cascade.outlineLevel(paragraph) > 0)
-                        heading(new Walk.Stop(BlockPath.of(s, b), paragraph), cascade, labels).ifPresent(headings::add);
-                    continue;
-                }
-                for (Walk.Stop stop : Walk.of(blocks.subList(b, b + 1), BlockPath.of(s), b).stops()) heading(stop, cascade, labels).ifPresent(headings::add);
+                if (!headed.test(blocks.get(b))) continue;
+                List<Walk.Stop> stops = blocks.get(b) instanceof Paragraph paragraph ? List.of(new Walk.Stop(BlockPath.of(s, b), paragraph))
+                        : Walk.of(blocks.subList(b, b + 1), BlockPath.of(s), b).stops();
+                for (Walk.Stop stop : stops) heading(stop, cascade, labels, known.get(stop.paragraph())).ifPresent(headings::add);
             }
         }
-        return new Outline(headings, gaps(headings, document));
+        boolean same = before != null && before.gaps.isEmpty() && headings.size() == before.headings.size();
+        for (int i = 0; same && i < headings.size(); i++) same = headings.get(i) == before.headings.get(i);
+        return same ? before : new Outline(headings, gaps(headings, document));
     }
 
-    private static Optional<Heading> heading(Walk.Stop stop, Cascade cascade, ListLabels labels) {
+    private static Optional<Heading> heading(Walk.Stop stop, Cascade cascade, ListLabels labels, Heading known) {
         int level = cascade.outlineLevel(stop.paragraph());
         if (level < 1 || level > 9) return Optional.empty();
+        String counted = labels.label(stop.paragraph());
+        String label = counted == null ? "" : counted.trim();
+        if (known != null && known.level == level && known.label.equals(label) && known.path.equals(stop.path())) return Optional.of(known);
         String text = stop.paragraph().plainText().replaceAll("\\s+", " ").trim();
-        if (text.isEmpty()) return Optional.empty();
-        String label = labels.label(stop.paragraph());
-        return Optional.of(new Heading(level, label == null ? "" : label.trim(), text, stop.path(), stop.paragraph()));
+        return text.isEmpty() ? Optional.empty() : Optional.of(new Heading(level, label, text, stop.path(), stop.paragraph()));
     }
 
     private static List<Gap> gaps(List<Heading> headings, Document document) {

@@ -28,9 +28,9 @@ final class Changes {
     private final Traits traits;
     private final ListLabels labels;
     private final ListLabels oldLabels;
-    /** Whether there are labels at all. */
+    /** Whether there are labels that may be others. */
     private final boolean listed;
-    private final Predicate<Block> stale;
+    private final Stale stale;
     /** The blocks that differ, in their order. */
     private final List<Stretch> stretches = new ArrayList<>();
     private final Map<Table, Table> kin = new IdentityHashMap<>();
@@ -38,7 +38,16 @@ final class Changes {
     /** A block that differs, and the rows of it that do. */
     private record Stretch(int block, int firstRow, int lastRow) { }
 
-    private Changes(Flow now, Flow before, int sameFrom, Traits traits, ListLabels labels, ListLabels oldLabels, Predicate<Block> stale) {
+    /**
+     * Tells of what is the same object whether it counts as other all the same.
+     *
+     * @param traits without which nothing does; {@link #ANY} where that is not known
+     */
+    record Stale(int traits, Predicate<Block> test) {
+        static final int ANY = 0;
+    }
+
+    private Changes(Flow now, Flow before, int sameFrom, Traits traits, ListLabels labels, ListLabels oldLabels, Stale stale) {
         this.now = now;
         this.before = before;
         this.shift = now.size() - before.size();
@@ -46,16 +55,16 @@ final class Changes {
         this.traits = traits;
         this.labels = labels;
         this.oldLabels = oldLabels;
-        this.listed = !labels.isEmpty() || !oldLabels.isEmpty();
+        this.listed = labels != oldLabels && !(labels.isEmpty() && oldLabels.isEmpty());
         this.stale = stale;
     }
 
     /**
      * Between two states of a document.
      *
-     * @param stale tells of what is the same object whether it counts as other all the same; null where nothing does
+     * @param stale null where what is the same object is the same
      */
-    static Changes of(Flow now, Flow before, Traits traits, ListLabels labels, ListLabels oldLabels, Predicate<Block> stale) {
+    static Changes of(Flow now, Flow before, Traits traits, ListLabels labels, ListLabels oldLabels, Stale stale) {
         int most = Math.min(now.size(), before.size());
         int first = 0;
         while (first < most && now.block(first) == before.block(first)) first++;
@@ -72,7 +81,7 @@ final class Changes {
     }
 
     private void compare(int b, Block block, Block old) {
-        if (block == old && !listed && stale == null) return;
+        if (block == old && !(listed && traits.has(block, Traits.LIST)) && !mayBeStale(block)) return;
         if (block instanceof Table table && old instanceof Table other && isKin(table, other)) {
             if (table != other) kin.put(table, other);
             compareRows(b, table, other);
@@ -108,10 +117,12 @@ final class Changes {
         stretches.add(head ? new Stretch(b, 0, ALL_ROWS) : new Stretch(b, first, last));
     }
 
-    private boolean isStale(Block block) { return stale != null && stale.test(block); }
+    private boolean mayBeStale(Block block) { return stale != null && (stale.traits == Stale.ANY || traits.has(block, stale.traits)); }
+
+    private boolean isStale(Block block) { return mayBeStale(block) && stale.test.test(block); }
 
     private boolean isStale(Table.Row row) {
-        if (stale == null) return false;
+        if (stale == null || stale.traits != Stale.ANY && !traits.has(row, stale.traits)) return false;
         for (Table.Cell cell : row.cells()) for (Block inner : cell.blocks()) if (isStale(inner)) return true;
         return false;
     }

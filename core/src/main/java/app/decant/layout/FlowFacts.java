@@ -20,6 +20,9 @@ final class FlowFacts {
     private final Flow flow;
     private final Traits traits;
     private final int[] own;
+    /** The traits of what came or went since the flow before; all of them where there was none. */
+    private final int changed;
+    private final boolean shifted;
     private Map<PageFlow.Body, List<String>> bookmarks;
 
     /** @param before of a flow of the same styles, from which is taken what stayed; or null */
@@ -38,8 +41,18 @@ final class FlowFacts {
             last--;
             own[last] = before.own[last + shift];
         }
-        for (int b = first; b < last; b++) own[b] = traits.of(flow.block(b));
+        int other = before == null ? ~0 : 0;
+        for (int b = first; b < last; b++) other |= own[b] = traits.of(flow.block(b));
+        for (int b = first; before != null && b < last + shift; b++) other |= before.own[b];
+        changed = other;
+        shifted = before == null || shift != 0;
     }
+
+    /** Whether all that has one of some traits is what it was before. */
+    boolean stays(int wanted) { return (changed & wanted) == 0; }
+
+    /** Whether it also stands where it stood. */
+    boolean staysInPlace(int wanted) { return !shifted && stays(wanted); }
 
     /** Whether a block has one of some traits. */
     boolean has(int block, int wanted) { return (own[block] & wanted) != 0; }

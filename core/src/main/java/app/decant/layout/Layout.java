@@ -87,7 +87,7 @@ public final class Layout {
         Flow flow = new Flow(document);
         Traits traits = composer.traits();
         FlowFacts facts = new FlowFacts(flow, traits, last == null || restyling != null ? null : last.facts);
-        ListLabels labels = ListLabels.of(document, cascade, table -> traits.has(table, Traits.LIST));
+        ListLabels labels = facts.stays(Traits.LIST) ? last.labels : ListLabels.of(document, cascade, block -> traits.has(block, Traits.LIST));
         Map<Inline.Note, String> notes = facts.noteMarks();
         FieldValues fields = new FieldValues("1", last == null ? 0 : last.fields.pages(), last == null ? 0 : last.fields.sectionPages(), "",
                 last == null ? Map.of() : last.fields.bookmarks(), facts.bookmarkTexts(), document.facts(), today);
@@ -109,17 +109,34 @@ public final class Layout {
             fields = values;
             composer.use(fields);
             if (settled || !facts.anyInFlow(Traits.PAGE_REFERENCE)) break;
-            Changes touched = Changes.of(flow, flow, traits, labels, labels, block -> traits.has(block, Traits.PAGE_REFERENCE));
+            Changes touched = Changes.of(flow, flow, traits, labels, labels, new Changes.Stale(Traits.PAGE_REFERENCE, block -> true));
             bodies = fill(flow, bodies, touched, numbered, progress);
             pageLabels = labels(flow, bodies);
         }
-        Outline outline = Outline.of(document, cascade, labels, table -> traits.has(table, Traits.HEADING));
-        PagedDocument pages = new PagedDocument(document, assembled(flow, bodies, pageLabels, fields, restyling == null), outline, labels,
+        Outline outline = outline(document, labels, facts);
+        List<Page> made = assembled(flow, bodies, pageLabels, fields, restyling == null);
+        PagedDocument pages = new PagedDocument(document, last == null ? null : last.pages, made, outline, labels,
                 new LayoutFindings(composer.styles().wishes(), composer.styles().missing(), facts.hasEndnotes()), fields, fonts,
                 bodies.stream().mapToInt(PageFlow.Body::section).toArray());
         last = new Run(document, flow, bodies, labels, notes, fields, rooms, facts, pages);
         forget(document);
         return pages;
+    }
+
+    /** The headings; those that were there before where no edit came near them and no number was missing among them. */
+    private Outline outline(Document document, ListLabels labels, FlowFacts facts) {
+        Outline before = last == null ? null : last.pages.outline();
+        boolean same = before != null && before.gaps().isEmpty() && labels == last.labels && facts.staysInPlace(Traits.HEADING)
+                && sameStarts(document, last.document);
+        Traits traits = composer.traits();
+        return same ? before : Outline.of(document, composer.styles().cascade(), labels, block -> traits.has(block, Traits.HEADING), before);
+    }
+
+    /** Whether their sections hold as many blocks each. */
+    private static boolean sameStarts(Document one, Document other) {
+        if (one.sections().size() != other.sections().size()) return false;
+        for (int i = 0; i < one.sections().size(); i++) if (one.sections().get(i).blocks().size() != other.sections().get(i).blocks().size()) return false;
+        return true;
     }
 
     /** A page filled from where it began before, other looks notwithstanding; empty where the text before it is another, or its notes come from there. */
@@ -152,14 +169,15 @@ public final class Layout {
     }
 
     /** Tells of blocks that are the same objects whether they have to be set anew all the same; null where none has. */
-    private Predicate<Block> stale(Run before, Map<Inline.Note, String> notes, FieldValues fields, Restyling restyling) {
+    private Changes.Stale stale(Run before, Map<Inline.Note, String> notes, FieldValues fields, Restyling restyling) {
         Traits traits = composer.traits();
         int fieldTraits = (before.fields.texts().equals(fields.texts()) ? 0 : Traits.REFERENCE) | (before.document.facts().equals(fields.facts()) ? 0
                 : Traits.FIELD);
         boolean noted = !notes.isEmpty() || !before.notes.isEmpty();
         if (fieldTraits == 0 && !noted && restyling == null) return null;
-        return block -> fieldTraits != 0 && traits.has(block, fieldTraits) || noted && traits.has(block, Traits.NOTE) && !sameMarks(block, before.notes, notes)
-                || restyling != null && restyling.differs(block);
+        int mayBe = restyling != null ? Changes.Stale.ANY : fieldTraits | (noted ? Traits.NOTE : 0);
+        return new Changes.Stale(mayBe, block -> fieldTraits != 0 && traits.has(block, fieldTraits)
+                || noted && traits.has(block, Traits.NOTE) && !sameMarks(block, before.notes, notes) || restyling != null && restyling.differs(block));
     }
 
     private static boolean sameMarks(Block block, Map<Inline.Note, String> before, Map<Inline.Note, String> now) {

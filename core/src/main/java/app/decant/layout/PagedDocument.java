@@ -48,12 +48,13 @@ public final class PagedDocument implements Pages {
     private Map<Paragraph, Integer> firstPage;
 
     /**
+     * @param before    the document as it was before an edit; or null
      * @param catalogue that it was laid out with
      * @param sections  the index of each page's section
      */
-    PagedDocument(Document document, List<Page> pages, Outline outline, ListLabels labels, LayoutFindings told, FieldValues fields, FontCatalogue catalogue,
-            int[] sections) {
-        this(document, new StoryIndex(document), pages, outline, labels, told, fields, catalogue, sections);
+    PagedDocument(Document document, PagedDocument before, List<Page> pages, Outline outline, ListLabels labels, LayoutFindings told, FieldValues fields,
+            FontCatalogue catalogue, int[] sections) {
+        this(document, new StoryIndex(document, before == null ? null : before.stories), pages, outline, labels, told, fields, catalogue, sections);
     }
 
     private PagedDocument(Document document, StoryIndex stories, List<Page> pages, Outline outline, ListLabels labels, LayoutFindings told,

@@ -18,10 +18,25 @@ final class StoryIndex {
     private final Map<Story, Walk> walks = new HashMap<>();
     private Map<Paragraph, Story> others;
 
-    StoryIndex(Document document) { this.document = document; }
+    /** What was walked through last, as long as this one was not. */
+    private Walked earlier;
+
+    private record Walked(Document document, Walk walk) { }
+
+    /** @param before of the document as it was before an edit; or null */
+    StoryIndex(Document document, StoryIndex before) {
+        this.document = document;
+        earlier = before == null ? null : before.walked();
+    }
+
+    private synchronized Walked walked() { return walks.containsKey(Story.BODY) ? new Walked(document, walks.get(Story.BODY)) : earlier; }
 
     /** The paragraphs of a story in order; none where there is no such story. */
     synchronized Walk walk(Story story) {
+        if (story instanceof Story.Body && earlier != null && !walks.containsKey(story)) {
+            walks.put(story, Walk.of(document, earlier.document, earlier.walk));
+            earlier = null;
+        }
         return walks.computeIfAbsent(story, key -> Stories.has(document, key) ? Walk.of(document, key) : Walk.of(List.of(), null, 0));
     }
 

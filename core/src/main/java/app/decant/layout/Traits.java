@@ -13,8 +13,8 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * What blocks hold that concerns more than themselves, so that what has none of it need not be looked through at every letter. Remembered for the rows
- * of tables, of which there may be thousands.
+ * What blocks hold that concerns more than themselves, so that what has none of it need not be looked through at every letter. Remembered, since there
+ * may be thousands.
  */
 final class Traits {
     /** Counted in a list. */
@@ -39,6 +39,7 @@ final class Traits {
     private final Cascade cascade;
     private final Map<Table.Row, Integer> rows = new IdentityHashMap<>();
     private final Map<Table, Integer> tables = new IdentityHashMap<>();
+    private final Map<Paragraph, Integer> paragraphs = new IdentityHashMap<>();
 
     Traits(Cascade cascade) { this.cascade = cascade; }
 
@@ -80,6 +81,14 @@ final class Traits {
     }
 
     private int of(Paragraph paragraph) {
+        Integer known = paragraphs.get(paragraph);
+        if (known != null) return known;
+        int traits = own(paragraph);
+        paragraphs.put(paragraph, traits);
+        return traits;
+    }
+
+    private int own(Paragraph paragraph) {
         int traits = 0;
         if (cascade.paragraph(paragraph).says(ParagraphProperty.LIST)) traits |= LIST;
         if (cascade.outlineLevel(paragraph) > 0) traits |= HEADING;
@@ -102,9 +111,10 @@ final class Traits {
         };
     }
 
-    /** Lets go of tables of older states, and of rows once they outnumber those in use. */
+    /** Lets go of what older states had once it outnumbers what is in use. */
     void forget(int inUse) {
-        if (tables.size() > 200) tables.clear();
+        if (tables.size() > inUse + 200) tables.clear();
+        if (paragraphs.size() > 2 * inUse + 2000) paragraphs.clear();
         if (rows.size() > 2 * inUse + 2000) rows.clear();
     }
 }

@@ -60,8 +60,12 @@ class RelayoutTest {
             for (int i = 0; i < 24; i++) {
                 Change change = edit(document, random);
                 document = change.after();
-                assertThat(painted(layout.next(document))).as("seed %d, edit %d, %s", seed, i, change.transaction().kind())
-                        .isEqualTo(painted(Layout.of(document, FontCatalogue.shipped())));
+                PagedDocument next = layout.next(document);
+                PagedDocument anew = Layout.of(document, FontCatalogue.shipped());
+                assertThat(painted(next)).as("seed %d, edit %d, %s", seed, i, change.transaction().kind()).isEqualTo(painted(anew));
+                assertThat(next.outline()).isEqualTo(anew.outline());
+                // Not at every edit, as nobody asks for it at every one.
+                if (random.nextInt(3) > 0) assertThat(next.walk().stops()).isEqualTo(anew.walk().stops());
                 done.merge(change.transaction().kind(), 1, Integer::sum);
             }
         }
