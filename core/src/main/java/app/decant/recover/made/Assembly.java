@@ -59,7 +59,7 @@ public final class Assembly {
 
     public Document document(Facts facts, Numbering numbering) {
         for (PageMatter page : pages) backdrops.add(new ArrayList<>(Backdrop.of(page, body.pages().get(page.index()))));
-        List<List<Placed>> running = RunningPictures.take(backdrops, pages.get(0).height());
+        List<List<Placed>> running = RunningPictures.take(pages, backdrops);
         for (PageMatter page : pages) heads.hang(page, running.get(page.index()));
         FramePlan plan = new FramePlan(heads, pages.size());
         closed.addAll(closedPages());

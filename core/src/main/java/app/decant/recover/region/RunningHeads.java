@@ -54,7 +54,7 @@ public final class RunningHeads {
     }
 
     private void takePictures() {
-        List<List<Placed>> running = RunningPictures.take(pages.stream().map(PageMatter::pictures).toList(), pages.get(0).height());
+        List<List<Placed>> running = RunningPictures.take(pages, pages.stream().map(PageMatter::pictures).toList());
         for (PageMatter page : pages) hang(page, running.get(page.index()));
     }
 

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /** Pictures that pages have in common, such as a logo at the top of each or a band of colour along its edge: they stand in headers and footers. */
 public final class RunningPictures {
@@ -27,45 +28,46 @@ public final class RunningPictures {
     private RunningPictures() { }
 
     /**
-     * Takes those that come again out of the pictures of pages.
+     * Takes those that come again out of the pictures of pages; pages of other sizes have headers of their own.
      *
      * @param pictures of each page; what comes again is taken out of these lists
-     * @param height   of the pages
      * @return those of each page
      */
-    public static List<List<Placed>> take(List<List<Placed>> pictures, double height) {
-        Map<Kind, List<Integer>> pages = new HashMap<>();
-        for (int page = 0; page < pictures.size(); page++) {
-            for (Placed placed : pictures.get(page)) {
-                List<Integer> on = pages.computeIfAbsent(Kind.of(placed), key -> new ArrayList<>());
-                if (on.isEmpty() || on.get(on.size() - 1) != page) on.add(page);
-            }
-        }
+    public static List<List<Placed>> take(List<PageMatter> pages, List<List<Placed>> pictures) {
+        Map<List<Long>, List<Integer>> bySize = new HashMap<>();
+        for (PageMatter page : pages)
+            bySize.computeIfAbsent(List.of(Math.round(page.width()), Math.round(page.height())), key -> new ArrayList<>()).add(page.index());
         List<List<Placed>> taken = new ArrayList<>();
-        for (List<Placed> own : pictures) {
-            List<Placed> running = new ArrayList<>();
-            for (Placed placed : own) {
-                boolean atEdge = placed.bottom() < EDGE * height || placed.top() > (1 - EDGE) * height;
-                List<Integer> on = pages.get(Kind.of(placed));
-                if (pictures.size() < FEW ? atEdge && on.size() == pictures.size() && on.size() > 1 : runs(on, pictures.size())) running.add(placed);
-            }
-            own.removeAll(running);
-            taken.add(running);
-        }
+        for (int page = 0; page < pages.size(); page++) taken.add(new ArrayList<>());
+        for (List<Integer> alike : bySize.values()) take(alike, pages.get(alike.get(0)).height(), pictures, taken);
         return taken;
     }
 
-    /** Whether pages that have a picture are all but the first, those of one stretch, or every other: more changes than that no header makes. */
-    private static boolean runs(List<Integer> on, int count) {
-        if (on.size() < FEW - 1 || on.size() * 5 < count * 2) return false;
-        boolean[] has = new boolean[count];
-        for (int page : on) has[page] = true;
-        int changes = 0;
-        int turns = 0;
-        for (int page = 2; page < count; page++) {
-            if (has[page] != has[page - 1]) changes++;
-            if (has[page] == has[page - 2]) turns++;
+    private static void take(List<Integer> alike, double height, List<List<Placed>> pictures, List<List<Placed>> taken) {
+        Map<Kind, List<Integer>> places = new HashMap<>();
+        for (int i = 0; i < alike.size(); i++) {
+            for (Placed placed : pictures.get(alike.get(i))) {
+                List<Integer> on = places.computeIfAbsent(Kind.of(placed), key -> new ArrayList<>());
+                if (on.isEmpty() || on.get(on.size() - 1) != i) on.add(i);
+            }
         }
-        return changes <= 1 && on.size() * 5 >= count * 3 || turns == count - 2;
+        for (int page : alike) {
+            for (Placed placed : List.copyOf(pictures.get(page))) {
+                boolean atEdge = placed.bottom() < EDGE * height || placed.top() > (1 - EDGE) * height;
+                List<Integer> on = places.get(Kind.of(placed));
+                boolean runs = alike.size() < FEW ? atEdge && on.size() == alike.size() && on.size() > 1 : runs(on, alike.size());
+                if (!runs) continue;
+                taken.get(page).add(placed);
+                pictures.get(page).remove(placed);
+            }
+        }
+    }
+
+    /** Whether it is on several pages one after another and on no others, or on every other. */
+    private static boolean runs(List<Integer> on, int count) {
+        int pages = on.size();
+        int reach = on.get(pages - 1) - on.get(0) + 1;
+        if (reach == pages) return pages >= FEW || pages > 1 && pages * 5 >= count * 3;
+        return pages > 1 && pages * 2 >= count - 1 && IntStream.range(1, pages).allMatch(i -> on.get(i) - on.get(i - 1) == 2);
     }
 }
