@@ -39,6 +39,7 @@ final class LineBar {
         this.window = window;
         bar.getStyleClass().add("line-bar");
         name.getStyleClass().add("file-name");
+        about.setId("line-about");
         about.getStyleClass().add("quiet");
         VBox file = new VBox(1, name, about);
         file.setAlignment(Pos.CENTER_LEFT);
@@ -157,7 +158,10 @@ final class LineBar {
         }
         name.setText(source == null ? "Decant" : source.title() + (window.desk().changed().get() ? " \u2022" : ""));
         int pages = window.desk().pages().get() == null ? 0 : window.desk().pages().get().count();
-        about.setText(source == null ? Words.of("no.document") : source.name() + " \u00B7 " + Words.of("pages", pages) + " \u00B7 "
+        // The pages of a workbook are those that are chosen when it is published.
+        boolean sheets = source != null && window.desk().session() != null && window.desk().session().isSheets();
+        String size = sheets ? Words.of("sheets", window.desk().session().workbook().sheets().size()) : Words.of("pages", pages);
+        about.setText(source == null ? Words.of("no.document") : source.name() + " \u00B7 " + size + " \u00B7 "
                 + Words.of(window.desk().changed().get() ? "working.copy" : "as.taken.in"));
         int look = window.desk().looks();
         count.setText(Integer.toString(look));

@@ -195,6 +195,7 @@ class SheetsInWindowTest {
                 .findFirst().orElseThrow());
         until(() -> sheet().name().equals("Timetable"));
         assertThat(text("#sheet-pages")).isEqualTo("3 pages across, 1 down");
+        assertThat(text("#line-about")).as("the pages of its tables are nobody's").contains("3 sheets").doesNotContain("page");
         robot.clickOn("#sheet-one-wide");
         until(() -> table.surface().get().edges().get(0).pages() == 1);
         WaitForAsyncUtils.waitForFxEvents();
