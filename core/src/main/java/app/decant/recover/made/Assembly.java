@@ -13,6 +13,7 @@ import app.decant.document.TextProperty;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.Placed;
 import app.decant.recover.line.TextLine;
+import app.decant.recover.region.FramePart;
 import app.decant.recover.region.Margins;
 import app.decant.recover.region.PageMatter;
 import app.decant.recover.region.RunningHeads;
@@ -29,6 +30,9 @@ import java.util.Set;
 
 /** Puts the document together, page after page: sections with their pages, columns and frames, and in them the blocks. */
 public final class Assembly {
+    /** The room that is left between a header and the text, in points, as in {@link app.decant.layout.Layout}. */
+    private static final double BELOW_HEADER = 2;
+
     private final List<PageMatter> pages;
     private final Body body;
     private final RunningHeads heads;
@@ -107,7 +111,10 @@ public final class Assembly {
         } else if (draft.section().edges != null && !(columnsFirst && sameEdges(draft.section().edges, ((Element.Columns) elements.get(0)).edges()))) {
             begin(Section.Start.NEXT_PAGE, extents.geometry(page), Section.Columns.ONE, null);
         }
-        double top = draft.section().geometry.top();
+        // A header that reaches below where text begins on other pages pushes it down.
+        List<FramePart> header = heads.header(page.index());
+        double reach = header.stream().mapToDouble(FramePart::bottom).max().orElse(0) + FrameBlocks.tail(header, heads.pictures(page.index(), true));
+        double top = Math.max(draft.section().geometry.top(), reach + BELOW_HEADER);
         boolean carries = carried > 0;
         Flow flow = new Flow(edges.left(), edges.right(), carries ? carried : top);
         carried = 0;

@@ -34,6 +34,9 @@ import java.util.regex.Pattern;
 public final class FrameBlocks {
     private static final Pattern NUMBER = Pattern.compile("\\d+");
 
+    /** A line of letters of one point. */
+    private static final double TAIL = 1.15;
+
     private final RunMaker runs;
     private final TableMaker tables;
 
@@ -57,13 +60,17 @@ public final class FrameBlocks {
             if (next instanceof FrameTable below) made = spaced(made, ParagraphProperty.SPACE_AFTER, below.top() - line.bottom());
             blocks.add(made);
         }
-        // Text formats end a header with a paragraph; what hangs on that does not stand between words.
-        boolean open = !blocks.isEmpty() && blocks.get(blocks.size() - 1) instanceof Table;
-        if (open || !pictures.isEmpty()) {
+        if (tail(parts, pictures) > 0) {
             List<Inline> hung = pictures.stream().map(one -> (Inline) ElementMaker.floating(one, Anchor.Wrap.NONE, Insets.NONE, true)).toList();
             blocks.add(new Paragraph(header ? "Header" : "Footer", Look.PLAIN, Look.of(TextProperty.SIZE, 1.0), hung));
         }
         return blocks;
+    }
+
+    /** How high the blank line is, in points, with which text formats end a header after a table, and on which pictures hang; 0 where there is none. */
+    static double tail(List<FramePart> parts, List<Placed> pictures) {
+        boolean open = !parts.isEmpty() && parts.get(parts.size() - 1) instanceof FrameTable;
+        return open || !pictures.isEmpty() ? TAIL : 0;
     }
 
     private static Paragraph spaced(Paragraph paragraph, Property<Double> side, double room) {

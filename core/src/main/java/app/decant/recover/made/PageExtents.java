@@ -94,7 +94,7 @@ public final class PageExtents {
             List<FramePart> above = heads.header(i);
             List<FramePart> below = heads.footer(i);
             if (!above.isEmpty()) header = above.get(0).top();
-            if (!below.isEmpty()) footer = page.height() - below.get(below.size() - 1).bottom();
+            if (!below.isEmpty()) footer = page.height() - below.get(below.size() - 1).bottom() - FrameBlocks.tail(below, heads.pictures(i, false));
         }
         return new Section.PageGeometry(page.width(), page.height(), BlockMaker.rounded(top), BlockMaker.rounded(page.width() - edges.right()),
                 BlockMaker.rounded(bottom), BlockMaker.rounded(edges.left()),
