@@ -54,7 +54,8 @@ final class XlsMatter {
     SheetMatter read() {
         List<CellNote> notes = new ArrayList<>();
         boolean filtered = false;
-        if (sheet.getDrawingPatriarch() != null) for (HSSFShape shape : sheet.getDrawingPatriarch().getChildren()) {
+        // What can't be read is told with the shapes of the sheet.
+        for (HSSFShape shape : XlsShapes.over(sheet, () -> { })) {
             filtered |= shape instanceof HSSFCombobox;
             if (shape instanceof HSSFComment comment) note(comment, notes);
         }

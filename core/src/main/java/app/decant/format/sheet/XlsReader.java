@@ -38,6 +38,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
+import java.util.function.Supplier;
 import org.apache.poi.EncryptedDocumentException;
 import org.apache.poi.hpsf.SummaryInformation;
 import org.apache.poi.hssf.OldExcelFormatException;
@@ -161,6 +162,16 @@ final class XlsReader {
 
     private static String given(String text) { return text == null || text.isBlank() ? null : text; }
 
+    /** What is drawn over a sheet; nothing where its records are not as they should be, which costs the drawing and not the workbook. */
+    private static List<SheetObject> readable(Supplier<List<SheetObject>> drawing) {
+        try {
+            return drawing.get();
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(XlsReader.class).info("A drawing can't be read", e);
+            return List.of();
+        }
+    }
+
     private Sheet sheet(int index) {
         HSSFSheet sheet = book.getSheetAt(index);
         List<Row> rows = new ArrayList<>();
@@ -187,11 +198,12 @@ final class XlsReader {
         List<SheetObject> objects = new ArrayList<>();
         XlsShapes shapes = new XlsShapes(sheet, book.getCustomPalette(), this::letters);
         Iterator<Chart> charts = XlsCharts.of(sheet).iterator();
-        if (sheet.getDrawingPatriarch() != null) for (HSSFShape shape : sheet.getDrawingPatriarch().getChildren()) {
+        for (HSSFShape shape : XlsShapes.over(sheet, () -> lost.count(Lost.Kind.SHAPES, 1))) {
             if (shape instanceof HSSFComment || shape instanceof HSSFCombobox) continue;
             boolean chart = charts.hasNext() && XlsShapes.isChart(shape);
-            List<SheetObject> read = chart ? XlsObjects.chart(sheet, shape, charts.next())
-                    : shape instanceof HSSFPicture one ? XlsObjects.picture(sheet, one) : shapes.read(shape);
+            Supplier<List<SheetObject>> reading = chart ? () -> XlsObjects.chart(sheet, shape, charts.next())
+                    : shape instanceof HSSFPicture one ? () -> XlsObjects.picture(sheet, one) : () -> shapes.read(shape);
+            List<SheetObject> read = readable(reading);
             objects.addAll(read);
             if (read.isEmpty()) lost.count(chart ? Lost.Kind.CHARTS : shape instanceof HSSFPicture ? Lost.Kind.PICTURES : Lost.Kind.SHAPES, 1);
         }

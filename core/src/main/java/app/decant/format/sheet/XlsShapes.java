@@ -56,6 +56,22 @@ final class XlsShapes {
         this.letters = letters;
     }
 
+    /**
+     * What is drawn over a sheet.
+     *
+     * @param lost told where its records are not as they should be: then nothing is known of any of it
+     */
+    static List<HSSFShape> over(HSSFSheet sheet, Runnable lost) {
+        try {
+            HSSFPatriarch over = sheet.getDrawingPatriarch();
+            return over == null ? List.of() : over.getChildren();
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(XlsShapes.class).info("What is drawn over a sheet can't be read", e);
+            lost.run();
+            return List.of();
+        }
+    }
+
     /** Whether it is the frame of something else, without words, as charts have one. */
     static boolean isChart(HSSFShape shape) {
         return shape instanceof HSSFSimpleShape simple && ShapeType.forId(simple.getShapeType(), false) == ShapeType.HOST_CONTROL && text(simple) == null;
@@ -128,6 +144,8 @@ final class XlsShapes {
 
     private static VerticalAlignment standing(HSSFSimpleShape shape) {
         if (!(shape instanceof HSSFTextbox box)) return VerticalAlignment.CENTRE;
+        // Some programs write boxes that have no record of text at all.
+        if (text(shape) == null) return VerticalAlignment.TOP;
         return switch (box.getVerticalAlignment()) {
             case HSSFTextbox.VERTICAL_ALIGNMENT_CENTER -> VerticalAlignment.CENTRE;
             case HSSFTextbox.VERTICAL_ALIGNMENT_BOTTOM -> VerticalAlignment.BOTTOM;

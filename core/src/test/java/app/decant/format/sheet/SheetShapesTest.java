@@ -5,15 +5,22 @@ import static org.assertj.core.api.Assertions.assertThat;
 import app.decant.Decant;
 import app.decant.Intake;
 import app.decant.document.Finding;
+import app.decant.document.Document;
 import app.decant.document.Progress;
+import app.decant.document.Walk;
+import app.decant.format.Taken;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -35,6 +42,7 @@ import org.apache.poi.hssf.usermodel.HSSFSheet;
 import org.apache.poi.hssf.usermodel.HSSFSimpleShape;
 import org.apache.poi.hssf.usermodel.HSSFTextbox;
 import org.apache.poi.hssf.usermodel.HSSFWorkbook;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.apache.poi.ss.usermodel.ShapeTypes;
 import org.apache.poi.ss.usermodel.Sheet;
 import org.apache.poi.xssf.usermodel.XSSFChildAnchor;
@@ -216,5 +224,38 @@ class SheetShapesTest {
             }
             assertThat(said).containsExactly("Wait here", "Buoy", "Left", "Right");
         }
+    }
+
+    /** The workbook stream without the records of the text in boxes ([MS-XLS], 2.4.329) and what continues them, as some programs write it. */
+    private static void dropTexts(Path file) throws IOException {
+        ByteArrayOutputStream rest = new ByteArrayOutputStream();
+        try (POIFSFileSystem files = new POIFSFileSystem(Files.newInputStream(file))) {
+            byte[] stream = files.createDocumentInputStream("Workbook").readAllBytes();
+            ByteBuffer records = ByteBuffer.wrap(stream).order(ByteOrder.LITTLE_ENDIAN);
+            boolean text = false;
+            for (int at = 0; at + 4 <= stream.length; at += 4 + records.getShort(at + 2)) {
+                int kind = records.getShort(at);
+                text = kind == 0x01B6 || text && kind == 0x003C;
+                if (!text) rest.write(stream, at, 4 + records.getShort(at + 2));
+            }
+            files.getRoot().getEntry("Workbook").delete();
+            files.createDocument(new ByteArrayInputStream(rest.toByteArray()), "Workbook");
+            try (OutputStream out = Files.newOutputStream(file)) {
+                files.writeFilesystem(out);
+            }
+        }
+    }
+
+    /** Drawings that lack a record cost those drawings, told, and no cell. */
+    @Test void aBoxWithoutItsTextLosesNoCell() throws IOException {
+        Path file = xls();
+        dropTexts(file);
+        Taken taken = Decant.open(file);
+        assertThat(text(taken.document())).contains("Pier", "End");
+        assertThat(taken.findings()).extracting(finding -> finding.message().toString()).anyMatch(told -> told.contains("shape"));
+    }
+
+    private static String text(Document document) {
+        return String.join("\n", Walk.of(document).stops().stream().map(stop -> stop.paragraph().plainText()).toList());
     }
 }
