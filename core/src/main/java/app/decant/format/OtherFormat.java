@@ -52,7 +52,7 @@ public enum OtherFormat implements Format {
 
     @Override public Taken read(Content content, String password, Progress progress) {
         if (group() == Group.OTHER) return Format.super.read(content, password, progress);
-        throw new DecantException(Kind.UNSUPPORTED, Message.of("format.is-workbooks-and-slide-decks-come", content.name(), phrase()));
+        throw new DecantException(Kind.UNSUPPORTED, Message.of("format.is-a-slide-deck", content.name(), phrase()));
     }
 
     DecantException noDocument(Content content) {
