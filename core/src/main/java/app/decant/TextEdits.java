@@ -4,16 +4,12 @@ import app.decant.document.Block;
 import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
-import app.decant.document.Facts;
 import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
-import app.decant.document.Numbering;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Provenance;
-import app.decant.document.Section;
-import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
@@ -34,8 +30,6 @@ import java.util.stream.IntStream;
  * paragraphs that came, went, were parted or joined, words in headers and footers. Edits of any other kind are none of these.
  */
 final class TextEdits {
-    private static final Paragraph BLANK = new Paragraph("", Look.PLAIN, Look.PLAIN, List.of());
-
     private final StyleChange styles;
     private final Walk walk;
     private final Provenance provenance;
@@ -140,11 +134,11 @@ final class TextEdits {
     static Found between(StandingText came, Document now, Walk then, FieldAnswers fields) {
         Document before = came.document();
         StyleChange styles = StyleChange.between(before, came.cascade(), now);
-        if (styles == null || !frame(before).equals(frame(now)) || before.sections().size() != now.sections().size()) return null;
+        if (styles == null || !SectionChanges.areComparable(before, now)) return null;
         TextEdits edits = new TextEdits(came, now, styles, fields);
-        edits.compareSections();
+        edits.reachesSections(SectionChanges.paged(before, now));
         List<Edit> inHeads = HeadEdits.between(before, now, came.heads(), styles.was());
-        if (inHeads == null) edits.reachesHeads();
+        if (inHeads == null) edits.reachesSections(SectionChanges.framed(before, now));
         if (!edits.compare(then) || !edits.compareBlocks()) return null;
         boolean words = styles.isNone() && !edits.styled && edits.edits.stream().allMatch(Edit::isOfWords);
         boolean counted = before.numbering().equals(now.numbering());
@@ -153,27 +147,8 @@ final class TextEdits {
                 new Answers(edits.answers, edits.answered));
     }
 
-    /** What pages show of a document beyond its sections, styles and lists, the fonts that are used for what is set anew, and what is filled in. */
-    private static Document frame(Document document) {
-        return new Document(Facts.NONE, StyleSheet.EMPTY, Numbering.NONE, List.of(), document.evenAndOddFrames(), document.tabWidth(), document.kept());
-    }
-
-    /** Sections whose pages are of another kind reach all of theirs. */
-    private void compareSections() {
-        for (int i = 0; i < before.sections().size(); i++) if (!bare(before.sections().get(i)).equals(bare(now.sections().get(i)))) reachesSections(i, i);
-    }
-
-    private static Section bare(Section section) { return section.withBlocks(List.of(BLANK)).withFrames(Map.of()); }
-
-    /** Headers and footers that are set otherwise reach the pages of their section, and of those behind, which may show them too. */
-    private void reachesHeads() {
-        int first = 0;
-        while (first < before.sections().size() && before.sections().get(first).frames().equals(now.sections().get(first).frames())) first++;
-        reachesSections(first, before.sections().size() - 1);
-    }
-
-    private void reachesSections(int first, int last) {
-        for (Walk.Stop stop : walk.stops()) if (stop.path().step(0) >= first && stop.path().step(0) <= last) reaches(stop.paragraph());
+    private void reachesSections(Set<Integer> sections) {
+        if (!sections.isEmpty()) for (Walk.Stop stop : walk.stops()) if (sections.contains(stop.path().step(0))) reaches(stop.paragraph());
     }
 
     /** Compares paragraph by paragraph between those that are the same: what is as many is the same, edited. */

@@ -8,6 +8,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import javafx.application.Platform;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.ComboBox;
@@ -58,9 +59,9 @@ final class SeparatedRow {
         box.setOnAction(event -> {
             T now = box.getValue();
             if (now == null || now.equals(chosen)) return;
-            // What is shown is how it was read: somebody may be asked first, and stay.
-            box.setValue(chosen);
             choose.accept(now);
+            // What is shown is how it was read: somebody may be asked first, and stay. Later, or the box would not notice when the same is chosen again.
+            Platform.runLater(() -> box.setValue(chosen));
         });
         Label label = new Label(Words.of("take." + key));
         label.setLabelFor(box);
