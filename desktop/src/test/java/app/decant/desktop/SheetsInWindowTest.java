@@ -121,6 +121,7 @@ class SheetsInWindowTest {
                 && table.workbook().sheets().size() == 1);
         shows(1, 1, 1.5);
         WaitForAsyncUtils.asyncFx(() -> window.go(Station.TAKE_IN)).get();
+        Waiting.settle(window);
         ComboBox<Character> parted = robot.lookup("#separated #parted").query();
         assertThat(parted.getValue()).isEqualTo(';');
         WaitForAsyncUtils.asyncFx(() -> parted.setValue(',')).get();
