@@ -35,6 +35,8 @@ import org.apache.pdfbox.io.RandomAccessReadBuffer;
 public final class Face {
     private static final FontRenderContext EXACT = new FontRenderContext(null, true, true);
     private static final int REMEMBERED_WORDS = 200_000;
+    /** Stands where a plain letter is shown for one of two chars; nothing is to be seen of it. */
+    private static final char SECOND_HALF = '\u200B';
 
     private final String family;
     private final boolean bold;
@@ -177,7 +179,10 @@ public final class Face {
     public Font drawn() { return drawn; }
 
     /** Whether the face has a glyph for the character. */
-    public boolean has(int codePoint) { return characters != null && characters.getGlyphId(codePoint) != 0; }
+    public boolean has(int codePoint) { return codePoint >= 0 && characters != null && characters.getGlyphId(codePoint) != 0; }
+
+    /** Whether the face has a glyph for the character, or for the plain letter that it is a form of. */
+    public boolean shows(int codePoint) { return has(codePoint) || has(PlainForm.of(codePoint)); }
 
     /**
      * Text as glyphs of this face, in one direction. Marks, joining and the like always come out right; kerning and optional ligatures only
@@ -196,7 +201,7 @@ public final class Face {
 
     private Shaped shapeAnew(String text, int features) {
         boolean rightToLeft = (features & 1) != 0;
-        char[] chars = text.toCharArray();
+        char[] chars = shown(text).toCharArray();
         GlyphVector vector = font(features & 6).layoutGlyphVector(EXACT, chars, 0, chars.length, rightToLeft ? Font.LAYOUT_RIGHT_TO_LEFT
                 : Font.LAYOUT_LEFT_TO_RIGHT);
         int count = vector.getNumGlyphs();
@@ -208,9 +213,11 @@ public final class Face {
         for (int i = 0; i < count; i++) {
             int glyph = vector.getGlyphCode(i);
             Point2D at = vector.getGlyphPosition(i);
-            if (glyph >= 0xFFFE) continue; // the JDK's mark for a glyph that shows nothing
+            int cluster = Math.min(chars.length - 1, Math.max(0, vector.getGlyphCharIndex(i)));
+            // The JDK's mark for a glyph that shows nothing; and what stands for the second half of a letter.
+            if (glyph >= 0xFFFE || chars[cluster] == SECOND_HALF && text.charAt(cluster) != SECOND_HALF) continue;
             glyphs[kept] = glyph;
-            clusters[kept] = Math.min(chars.length - 1, Math.max(0, vector.getGlyphCharIndex(i)));
+            clusters[kept] = cluster;
             x[kept] = (float) (at.getX() / unitsPerEm);
             if (at.getY() != 0) {
                 if (y == null) y = new float[count];
@@ -225,6 +232,20 @@ public final class Face {
             x = Arrays.copyOf(x, kept + 1);
         }
         return new Shaped(glyphs, x, y, clusters, text, rightToLeft);
+    }
+
+    /** The text with plain letters for forms that the face lacks; as long as it was. */
+    private String shown(String text) {
+        StringBuilder shown = null;
+        for (int i = 0; i < text.length(); i += Character.charCount(text.codePointAt(i))) {
+            int letter = text.codePointAt(i);
+            int plain = has(letter) ? -1 : PlainForm.of(letter);
+            if (!has(plain)) continue;
+            if (shown == null) shown = new StringBuilder(text);
+            shown.setCharAt(i, (char) plain);
+            if (Character.charCount(letter) == 2) shown.setCharAt(i + 1, SECOND_HALF);
+        }
+        return shown == null ? text : shown.toString();
     }
 
     private Font font(int features) {

@@ -109,12 +109,18 @@ public final class FontCatalogue {
         return matches.computeIfAbsent(wish + (bold ? "/b" : "/") + (italic ? "i" : ""), name -> find(wish, bold, italic));
     }
 
-    /** The first fallback face that has the character, or {@code face} itself where none has. */
+    /** The first fallback face that has the character, then one that has the letter it is a form of; {@code face} itself where none has. */
     public Face fallback(Face face, int codePoint) {
         if (face.has(codePoint)) return face;
         for (String family : FALLBACKS) {
             Face other = match(family, face.bold(), face.italic()).face();
             if (other.has(codePoint)) return other;
+        }
+        Face formed = match(face.family(), face.bold() || PlainForm.isBold(codePoint), face.italic() || PlainForm.isItalic(codePoint)).face();
+        if (formed.shows(codePoint)) return formed;
+        for (String family : FALLBACKS) {
+            Face other = match(family, formed.bold(), formed.italic()).face();
+            if (other.shows(codePoint)) return other;
         }
         return face;
     }

@@ -1,44 +1,95 @@
 package app.decant.font;
 
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
 import java.util.Map;
+import java.util.Set;
 import org.apache.pdfbox.pdmodel.font.encoding.GlyphList;
+import org.apache.pdfbox.pdmodel.font.encoding.ZapfDingbatsEncoding;
 
 /**
  * The characters of pictorial fonts that number their signs themselves (in the private use area from U+F000), as Unicode characters that any
- * wide font can show. Common practice; covers the signs used as list bullets.
+ * wide font can show.
  */
 public final class SymbolEncoding {
-    private static final Map<Integer, String> SYMBOL = Map.ofEntries(Map.entry(0xB7, "\u2022"), Map.entry(0xA7, "\u2663"), Map.entry(0xA8, "\u2666"),
-            Map.entry(0x2D, "\u2212"), Map.entry(0xB0, "\u00B0"), Map.entry(0xB1, "\u00B1"), Map.entry(0xB4, "\u00D7"), Map.entry(0xAE, "\u2192"),
-            Map.entry(0xAC, "\u2190"), Map.entry(0xDE, "\u21D2"), Map.entry(0x6D, "\u03BC"), Map.entry(0x61, "\u03B1"), Map.entry(0x62, "\u03B2"),
-            Map.entry(0x70, "\u03C0"), Map.entry(0xA3, "\u2264"), Map.entry(0xB3, "\u2265"), Map.entry(0xB9, "\u2260"), Map.entry(0x6F, "\u03BF"));
-    private static final Map<Integer, String> DINGBATS = Map.ofEntries(Map.entry(0xA7, "\u25AA"), Map.entry(0xD8, "\u27A2"), Map.entry(0xFC, "\u2713"),
-            Map.entry(0xFB, "\u2717"), Map.entry(0x76, "\u2756"), Map.entry(0x71, "\u2751"), Map.entry(0xA8, "\u25FB"), Map.entry(0x6C, "\u25CF"),
-            Map.entry(0x6E, "\u25A0"), Map.entry(0x6F, "\u25A1"), Map.entry(0x75, "\u25C6"), Map.entry(0x77, "\u25C6"), Map.entry(0x9F, "\u2022"),
-            Map.entry(0xE0, "\u2192"), Map.entry(0xDF, "\u2190"), Map.entry(0xE8, "\u2794"), Map.entry(0xF0, "\u21E8"), Map.entry(0xFE, "\u2611"),
-            Map.entry(0x4A, "\u263A"), Map.entry(0x4C, "\u2639"));
+    private static final int FIRST = 0xF020;
+    private static final int LAST = 0xF0FF;
+    private static final int PRIVATE = 0xE000;
+    private static final int PRIVATE_END = 0xF8FF;
+    private static final String BULLET = "\u2022";
+    /** Names under which the symbol set that all readers of PDF have goes about. */
+    private static final Set<String> SYMBOL = Set.of("Symbol", "SymbolMT", "Standard Symbols L", "Standard Symbols PS", "Symbol Std");
+    private static final Set<String> DINGBATS = Set.of("ZapfDingbats", "Zapf Dingbats", "ITC Zapf Dingbats", "Dingbats", "D050000L");
+    private static final Map<String, Map<Integer, String>> SIGNS = signs();
 
     private SymbolEncoding() { }
 
-    /** The symbol set that all readers of PDF have (ISO 32000-1, D.6), by the names of its signs; null where it has none of the number. */
-    private static String standard(int code) {
-        return GlyphList.getAdobeGlyphList().toUnicode(org.apache.pdfbox.pdmodel.font.encoding.SymbolEncoding.INSTANCE.getName(code));
+    private static Map<String, Map<Integer, String>> signs() {
+        Map<String, Map<Integer, String>> signs = new HashMap<>();
+        try (BufferedReader lines = new BufferedReader(new InputStreamReader(SymbolEncoding.class.getResourceAsStream("signs.txt"), StandardCharsets.UTF_8))) {
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                if (line.startsWith("#")) continue;
+                String[] parts = line.split("\t");
+                int first = Integer.parseInt(parts[1], 16);
+                int[] row = parts[2].codePoints().toArray();
+                for (int i = 0; i < row.length; i++)
+                    if (row[i] != '_') signs.computeIfAbsent(parts[0], family -> new HashMap<>()).put(first + i, Character.toString(row[i]));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return signs;
     }
 
     /** Whether the family numbers its signs itself. */
-    public static boolean isPictorial(String family) { return family != null && (family.equals("Symbol") || family.startsWith("Wingdings")); }
+    public static boolean isPictorial(String family) {
+        return family != null && (SYMBOL.contains(family) || DINGBATS.contains(family) || SIGNS.containsKey(family));
+    }
 
-    /** The text with every sign of the family that is known here put as Unicode; others become a bullet. */
+    /** Whether there is a sign in the text that is numbered outside of what Unicode has agreed upon. */
+    public static boolean hasSigns(String text) {
+        for (int i = 0; i < text.length(); i++) if (text.charAt(i) >= PRIVATE && text.charAt(i) <= PRIVATE_END) return true;
+        return false;
+    }
+
+    private static boolean isNumbered(int character) { return character >= FIRST && character <= LAST; }
+
+    /** The text with every sign that is known here put as Unicode: those of pictorial families, and those that a list of glyph names keeps for itself. */
     public static String unicode(String family, String text) {
-        if (!isPictorial(family)) return text;
-        Map<Integer, String> signs = family.equals("Symbol") ? SYMBOL : DINGBATS;
+        if (!hasSigns(text)) return text;
         StringBuilder result = new StringBuilder();
         text.codePoints().forEach(c -> {
-            String sign = c < 0xF000 || c > 0xF0FF ? null : signs.get(c & 0xFF);
-            if (sign == null && c >= 0xF020 && c <= 0xF0FF && family.equals("Symbol")) sign = standard(c & 0xFF);
-            if (c >= 0xF000 && c <= 0xF0FF) result.append(sign == null ? "\u2022" : sign);
-            else result.appendCodePoint(c);
+            String sign = !isNumbered(c) ? corporate(c) : isPictorial(family) ? sign(family, c & 0xFF) : null;
+            result.append(sign == null ? Character.toString(c) : sign);
         });
         return result.toString();
+    }
+
+    /** The same for what stands before an item, where a bullet does for signs that are not known. */
+    public static String label(String family, String text) {
+        String shown = unicode(family, text);
+        return isPictorial(family) && hasSigns(shown) ? shown.replaceAll("[\uF020-\uF0FF]", BULLET) : shown;
+    }
+
+    /** The sign of a character that the Adobe Glyph List (1.2, corporate use) names as one of the symbol set; null where it is none. */
+    private static String corporate(int character) {
+        if (character < PRIVATE || character > PRIVATE_END) return null;
+        Integer code = org.apache.pdfbox.pdmodel.font.encoding.SymbolEncoding.INSTANCE.getNameToCodeMap()
+                .get(GlyphList.getAdobeGlyphList().codePointToName(character));
+        return code == null ? null : SIGNS.get("Symbol").get(code);
+    }
+
+    /** The sign of a number, by the names that the encodings give it (ISO 32000-1, D.5 and D.6) or by the list of this package; null where it has none. */
+    private static String sign(String family, int code) {
+        String known = SIGNS.getOrDefault(SYMBOL.contains(family) ? "Symbol" : family, Map.of()).get(code);
+        if (known != null) return known;
+        if (SYMBOL.contains(family))
+            return GlyphList.getAdobeGlyphList().toUnicode(org.apache.pdfbox.pdmodel.font.encoding.SymbolEncoding.INSTANCE.getName(code));
+        if (DINGBATS.contains(family)) return GlyphList.getZapfDingbats().toUnicode(ZapfDingbatsEncoding.INSTANCE.getName(code));
+        return null;
     }
 }

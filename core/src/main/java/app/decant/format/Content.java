@@ -8,6 +8,9 @@ import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.regex.MatchResult;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
@@ -17,6 +20,10 @@ import org.slf4j.LoggerFactory;
 public final class Content {
     private static final int MOST_ENTRIES = 5000;
     private static final int HEAD = 1024;
+    private static final Pattern MEDIA_TYPE = Pattern.compile("[a-z]+/[a-z0-9.+-]+");
+    private static final Pattern ENTRY = Pattern.compile("<[\\w:]*file-entry\\b[^>]*>");
+    private static final Pattern WHOLE = Pattern.compile("full-path\\s*=\\s*[\"']/[\"']");
+    private static final Pattern TYPE_TOLD = Pattern.compile("media-type\\s*=\\s*[\"']([^\"']*)[\"']");
 
     private final byte[] bytes;
     private final String name;
@@ -64,7 +71,10 @@ public final class Content {
 
     public boolean isArchive() { return startsWith(0x50, 0x4B, 0x03, 0x04) || startsWith(0x50, 0x4B, 0x05, 0x06); }
 
-    /** Whether it is an archive that names a media type as its own first part (ISO/IEC 26300-3, 3.3; OCF 3.3, 4.3), beginning like this one. */
+    /**
+     * Whether it is an archive that names a media type beginning like this one: in a part of its own, which should stand first (ISO/IEC 26300-3, 3.3;
+     * OCF 3.3, 4.3) and is found elsewhere in archives packed again, or where that is missing in its manifest (26300-3, 3.4).
+     */
     public boolean isOfMediaType(String begins) { return isArchive() && listing().mediaType.startsWith(begins); }
 
     /** Whether it is an archive whose content types (ISO/IEC 29500-2, 10.1.2) tell of this one. */
@@ -102,12 +112,16 @@ public final class Content {
     private Listing list() {
         if (!hasDirectory()) throw brokenOff(null);
         String contentTypes = "";
+        String manifest = "";
         try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
             int entries = 0;
             for (ZipEntry entry = zip.getNextEntry(); entry != null && entries++ < MOST_ENTRIES; entry = zip.getNextEntry()) {
                 String part = Archive.plain(entry.getName());
-                if (entries == 1 && part.equals("mimetype"))
-                    return new Listing(new String(zip.readNBytes(200), StandardCharsets.US_ASCII).trim(), "", "");
+                if (part.equals("mimetype")) {
+                    String named = new String(zip.readNBytes(200), StandardCharsets.US_ASCII).trim();
+                    if (MEDIA_TYPE.matcher(named).lookingAt()) return new Listing(named, "", "");
+                }
+                if (part.equals("META-INF/manifest.xml")) manifest = new String(zip.readNBytes(1 << 20), StandardCharsets.UTF_8);
                 if (part.equalsIgnoreCase("[Content_Types].xml")) {
                     contentTypes = new String(zip.readNBytes(1 << 20), StandardCharsets.UTF_8);
                     if (contentTypes.contains("wordprocessingml") || contentTypes.contains("macroEnabled") || contentTypes.contains("spreadsheetml")
@@ -119,7 +133,13 @@ public final class Content {
         } catch (IOException | IllegalArgumentException e) {
             throw brokenOff(e);
         }
-        return new Listing("", contentTypes, "");
+        return new Listing(mediaTypeOfWhole(manifest), contentTypes, "");
+    }
+
+    /** The media type that a manifest tells of the archive as a whole; empty where it tells none. */
+    private static String mediaTypeOfWhole(String manifest) {
+        return ENTRY.matcher(manifest).results().map(MatchResult::group).filter(entry -> WHOLE.matcher(entry).find())
+                .map(TYPE_TOLD::matcher).filter(Matcher::find).map(told -> told.group(1)).findFirst().orElse("");
     }
 
     private static DecantException brokenOff(Exception cause) {

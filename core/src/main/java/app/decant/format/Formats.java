@@ -2,6 +2,7 @@ package app.decant.format;
 
 import app.decant.document.Document;
 import app.decant.document.Progress;
+import app.decant.document.Provenance;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -66,11 +67,14 @@ public final class Formats {
     /** The first blocks of a document; null where only all of it can be read. */
     public static Document beginning(byte[] file, String name, int blocks) {
         Content content = new Content(file, name);
-        return of(content).beginning(content, blocks);
+        Document beginning = of(content).beginning(content, blocks);
+        return beginning == null ? null : PictorialText.of(beginning);
     }
 
     private static Taken told(Taken taken, Format format) {
+        // What comes from places in a file is what its own reader made of them.
+        Taken readable = taken.provenance() == Provenance.NONE ? taken.with(PictorialText.of(taken.document())) : taken;
         // What only wraps another kind has said itself what that is.
-        return taken.format() == null ? taken.as(format) : taken;
+        return readable.format() == null ? readable.as(format) : readable;
     }
 }

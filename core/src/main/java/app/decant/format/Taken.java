@@ -20,4 +20,6 @@ public record Taken(Document document, Format format, List<Finding> findings, Pr
 
     /** The same from a file of a format. */
     Taken as(Format kind) { return new Taken(document, kind, findings, provenance); }
+
+    Taken with(Document other) { return other == document ? this : new Taken(other, format, findings, provenance); }
 }

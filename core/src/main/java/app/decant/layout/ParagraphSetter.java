@@ -262,7 +262,7 @@ final class ParagraphSetter {
     private void setLabel(String labelText) {
         Look labelLook = styles.cascade().label(paragraph, table);
         String family = labelLook.get(TextProperty.FAMILY);
-        String shown = SymbolEncoding.unicode(family, labelText);
+        String shown = SymbolEncoding.label(family, labelText);
         if (SymbolEncoding.isPictorial(family)) labelLook = labelLook.with(TextProperty.FAMILY, "DejaVu Sans");
         TextStyle style = styles.style(labelLook.without(TextProperty.LINK));
         Face face = styles.fonts().fallback(style.face(), shown.codePointAt(0));

@@ -227,7 +227,7 @@ final class ParagraphText {
         while (from < text.length()) {
             int first = text.codePointAt(from);
             Face face = styles.fonts().fallback(style.face(), first);
-            if (!face.has(first)) styles.miss(first);
+            if (!face.shows(first)) styles.miss(first);
             int to = from + Character.charCount(first);
             while (to < text.length()) {
                 int next = text.codePointAt(to);

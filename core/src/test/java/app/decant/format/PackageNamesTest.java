@@ -77,4 +77,28 @@ class PackageNamesTest {
         assertThat(again.sheets().get(0).rows().get(0).cells()).extracting(Cell::value).containsExactly(new CellValue.Text("|"), new CellValue.Text("a;b"),
                 new CellValue.Number(0), new CellValue.Text("x\ty"));
     }
+
+    private static byte[] packed(String... namesAndTexts) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (int i = 0; i < namesAndTexts.length; i += 2) {
+                zip.putNextEntry(new ZipEntry(namesAndTexts[i]));
+                zip.write(namesAndTexts[i + 1].getBytes(StandardCharsets.UTF_8));
+            }
+        }
+        return out.toByteArray();
+    }
+
+    /** Packages that were packed again by hand: the part that should stand first stands elsewhere, is missing or says nonsense. */
+    @Test void packagesAreToldByTheirMediaTypeWhereverItStands() throws IOException {
+        List<String> kinds = List.of("application/vnd.oasis.opendocument.text", "application/vnd.oasis.opendocument.spreadsheet");
+        for (String kind : kinds) {
+            String manifest = "<manifest:manifest><manifest:file-entry manifest:full-path=\"content.xml\" manifest:media-type=\"text/xml\"/>"
+                    + "<manifest:file-entry manifest:media-type=\"" + kind + "\" manifest:full-path=\"/\"/></manifest:manifest>";
+            byte[] last = packed("content.xml", "<a/>", "mimetype", kind);
+            byte[] none = packed("content.xml", "<a/>", "META-INF/manifest.xml", manifest);
+            byte[] wrong = packed("mimetype", "\u0089PNG", "META-INF/manifest.xml", manifest);
+            for (byte[] file : List.of(last, none, wrong)) assertThat(new Content(file, "it").isOfMediaType(kind)).isTrue();
+        }
+    }
 }

@@ -163,7 +163,7 @@ final class InlineReader {
 
     private void piece(XmlNode node, Look look, Link link) {
         switch (node.name()) {
-            case "w:t", "w:delText" -> add(new Inline.Text(symbols(look, printable(node.text())), look));
+            case "w:t", "w:delText" -> add(new Inline.Text(printable(node.text()), look));
             case "w:tab" -> add(new Inline.Text(String.valueOf(Inline.TAB), look));
             case "w:ptab" -> add(new Inline.Text(String.valueOf(Inline.TAB), look.with(TextProperty.ALIGNED_TAB, alignedTab(node))));
             case "w:br" -> {
@@ -228,19 +228,15 @@ final class InlineReader {
         return result == null ? text : result.toString();
     }
 
-    private static String symbols(Look look, String text) {
-        String family = look.get(TextProperty.FAMILY);
-        return SymbolEncoding.isPictorial(family) ? SymbolEncoding.unicode(family, text) : text;
-    }
-
     private void symbol(XmlNode node, Look look) {
         String family = node.get("w:font");
         try {
             int code = Integer.parseInt(node.get("w:char", "F0B7"), 16);
             if (code < 0x100) code += 0xF000;
             boolean pictorial = SymbolEncoding.isPictorial(family);
-            String text = SymbolEncoding.unicode(pictorial ? family : "Wingdings", new String(Character.toChars(code)));
-            add(new Inline.Text(text, pictorial ? look.without(TextProperty.FAMILY) : look.with(TextProperty.FAMILY, family)));
+            String text = SymbolEncoding.unicode(family, new String(Character.toChars(code)));
+            add(new Inline.Text(text, pictorial && !SymbolEncoding.hasSigns(text) ? look.without(TextProperty.FAMILY)
+                    : look.with(TextProperty.FAMILY, family)));
         } catch (NumberFormatException e) {
             story.reader.find(Finding.lost(Message.of("ooxml.a-symbol-has-no-readable-number")));
         }

@@ -54,7 +54,7 @@ final class RtfLooks {
             String lower = family.toLowerCase(Locale.ROOT);
             String kind = lower.contains("mono") || lower.contains("courier") ? "fmodern" : lower.contains("sans") || lower.contains("arial")
                     || lower.contains("calibri") || lower.contains("carlito") ? "fswiss" : lower.equals("symbol") ? "ftech" : "froman";
-            table.append("{\\f").append(number).append('\\').append(kind).append("\\fcharset").append(lower.equals("symbol") ? 2 : 0).append(' ')
+            table.append("{\\f").append(number).append('\\').append(kind).append("\\fcharset0 ")
                     .append(RtfText.escaped(family)).append(";}");
         });
         return table.append("}\n").toString();

@@ -42,6 +42,8 @@ public final class RtfReader implements IRtfListener {
     private static final Set<String> KNOWN_BEHIND_STAR = Set.of("shppict", "cs", "ts", "nesttableprops", "shpinst", "picprop", "fldinst", "bkmkstart",
             "bkmkend", "listtable", "listoverridetable", "company", "footnote");
     private static final Message DAMAGED = Message.of("rtf.damaged");
+    /** The character set of fonts that number their signs themselves. */
+    private static final int SYMBOLS = 2;
     private static final int DEEPEST = 2000;
     private static final long MOST_EVENTS = 200_000_000;
 
@@ -228,7 +230,7 @@ public final class RtfReader implements IRtfListener {
         if (starred) state.where = RtfState.Where.SKIP;
         starred = false;
         switch (state.where) {
-            case TEXT -> state.story.text(text, state.look());
+            case TEXT -> state.story.text(state.pictorial ? RtfText.signs(text) : text, state.look());
             case COLOURS -> {
                 if (text.contains(";")) tables.colour(state);
             }
@@ -386,6 +388,10 @@ public final class RtfReader implements IRtfListener {
                 // A font or a style opens its group by its number.
                 if (state.fonts && word.equals("f") && has) {
                     state.open(RtfState.Opened.FONT, RtfState.Where.GATHER).number = parameter;
+                    return true;
+                }
+                if (state.opened == RtfState.Opened.FONT && word.equals("fcharset")) {
+                    if (parameter == SYMBOLS) tables.pictorial(state.number);
                     return true;
                 }
                 if (state.sheet && state.opened == null) {

@@ -42,6 +42,8 @@ final class RtfState {
     Map<String, Integer> time;
     int number;
     boolean fonts;
+    /** Whether the font at hand numbers its signs itself. */
+    boolean pictorial;
     boolean sheet;
     /** A style of a table or a section is told. */
     boolean isOtherStyle;
@@ -81,6 +83,7 @@ final class RtfState {
     RtfState inner() {
         RtfState inner = new RtfState(where, story);
         inner.fonts = fonts;
+        inner.pictorial = pictorial;
         inner.sheet = sheet;
         inner.revision = revision;
         inner.time = time;
@@ -176,6 +179,7 @@ final class RtfState {
         switch (word) {
             case "plain" -> {
                 letters = Look.PLAIN;
+                pictorial = false;
                 revision = RtfRevision.NONE;
             }
             case "pard" -> pard();
@@ -198,7 +202,10 @@ final class RtfState {
             case "super" -> letters = letters.with(TextProperty.SCRIPT, on ? Script.SUPER : Script.BASELINE);
             case "sub" -> letters = letters.with(TextProperty.SCRIPT, on ? Script.SUB : Script.BASELINE);
             case "nosupersub" -> letters = letters.with(TextProperty.SCRIPT, Script.BASELINE);
-            case "f" -> letters = letters.with(TextProperty.FAMILY, tables.family(value));
+            case "f" -> {
+                letters = letters.with(TextProperty.FAMILY, tables.family(value));
+                pictorial = tables.isPictorial(value);
+            }
             case "fs" -> letters = value > 0 ? letters.with(TextProperty.SIZE, value / 2.0) : letters;
             case "cf" -> letters = letters.with(TextProperty.COLOUR, tables.colour(has ? value : 0));
             case "highlight", "cb", "chcbpat" -> {

@@ -21,10 +21,12 @@ import app.decant.document.TrackedChange;
 import app.decant.format.NumberCodes;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.Objects;
 import java.util.TreeMap;
 
@@ -44,6 +46,7 @@ final class RtfTables {
             .with(TextProperty.WIDTH_SCALE, 1.0);
 
     private final Map<Integer, String> fonts = new HashMap<>();
+    private final Set<Integer> pictorial = new HashSet<>();
     private final List<Integer> colours = new ArrayList<>();
     private final Map<Integer, String> styleIds = new HashMap<>();
     private final Map<Integer, Integer> parents = new HashMap<>();
@@ -111,6 +114,10 @@ final class RtfTables {
         String plain = name.replace(";", "").strip();
         if (!plain.isEmpty()) fonts.put(number, plain);
     }
+
+    void pictorial(int number) { pictorial.add(number); }
+
+    boolean isPictorial(int number) { return pictorial.contains(number); }
 
     String family(int number) { return fonts.getOrDefault(number, fonts.isEmpty() ? "Times New Roman" : fonts.values().iterator().next()); }
 

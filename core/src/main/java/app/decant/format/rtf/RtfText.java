@@ -1,10 +1,25 @@
 package app.decant.format.rtf;
 
 import app.decant.document.Inline;
+import java.nio.charset.Charset;
 
 /** Text as rich text files have it: ASCII, everything else by its number. */
 final class RtfText {
+    /** The letters that bytes of fonts with signs of their own are read as. */
+    private static final Charset WESTERN = Charset.forName("windows-1252");
+
     private RtfText() { }
+
+    /** Bytes of a font whose character set is its own (\\fcharset2) as the characters that such fonts number them by, from U+F020. */
+    static String signs(String text) {
+        StringBuilder signs = new StringBuilder(text.length());
+        for (char c : text.toCharArray()) {
+            byte[] told = String.valueOf(c).getBytes(WESTERN);
+            boolean known = c == '?' || told[0] != '?';
+            signs.append(known && (told[0] & 0xFF) > ' ' ? (char) (0xF000 | told[0] & 0xFF) : c);
+        }
+        return signs.toString();
+    }
 
     static String escaped(String text) {
         StringBuilder out = new StringBuilder(text.length() + 16);

@@ -28,6 +28,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -171,7 +172,7 @@ final class OdsWriter {
         matter.begin(sheet, index);
         columns(sheet);
         Range titles = sheet.setup().titleRows();
-        Map<Long, Range> merged = sheet.mergedFrom();
+        MergedRows merged = new MergedRows(sheet.merged());
         int next = 0;
         List<Row> rows = matter.rows();
         for (int i = 0; i < rows.size(); ) {
@@ -182,10 +183,11 @@ final class OdsWriter {
             }
             matter.group(xml, row.depth());
             head(titles, next, true);
-            row(sheet, row, merged);
+            int alike = alike(sheet, rows, i, titles, merged);
+            row(sheet, row, merged.over(row.index()), alike);
             head(titles, next, false);
-            next++;
-            i++;
+            next += alike;
+            i += alike;
         }
         matter.group(xml, 0);
         int end = titles == null ? next : Math.max(next, titles.bottom() + 1);
@@ -196,6 +198,28 @@ final class OdsWriter {
         names(sheet);
         xml.close();
     }
+
+    /** How many rows from one on, itself among them, say the same: empty cells that are dressed alike. */
+    private int alike(Sheet sheet, List<Row> rows, int from, Range titles, MergedRows merged) {
+        Row first = rows.get(from);
+        boolean plain = merged.over(first.index()).isEmpty() && matter.columns(first.index()).isEmpty()
+                && !sheet.setup().rowBreaks().contains(first.index()) && first.cells().stream().allMatch(OdsWriter::isBlank);
+        if (!plain || titles != null && first.index() <= titles.bottom()) return 1;
+        int end = Math.min(merged.next(), matter.end(first.index(), Integer.MAX_VALUE));
+        int to = from + 1;
+        for (; to < rows.size(); to++) {
+            Row next = rows.get(to);
+            if (next.index() != first.index() + to - from || next.index() >= end || !saysSame(sheet, first, next)) break;
+        }
+        return to - from;
+    }
+
+    private boolean saysSame(Sheet sheet, Row one, Row other) {
+        boolean high = Double.compare(one.height(), other.height()) == 0 && one.hidden() == other.hidden() && one.depth() == other.depth();
+        return high && one.cells().equals(other.cells()) && matter.columns(other.index()).isEmpty() && !sheet.setup().rowBreaks().contains(other.index());
+    }
+
+    private static boolean isBlank(Cell cell) { return cell.isEmpty() && cell.formula() == null && cell.link() == null; }
 
     private String address(Sheet sheet, Range range) {
         String name = "'" + sheet.name().replace("'", "''") + "'.";
@@ -250,19 +274,19 @@ final class OdsWriter {
     }
 
     /** Rows that hold nothing, up to the next that does or that begins or ends something. */
-    private int gap(Sheet sheet, int from, int to, Range titles, Map<Long, Range> merged) {
+    private int gap(Sheet sheet, int from, int to, Range titles, MergedRows merged) {
         int end = to;
         if (titles != null && from < titles.top()) end = Math.min(end, titles.top());
         else if (titles != null && from <= titles.bottom()) end = Math.min(end, titles.bottom() + 1);
-        boolean covered = merged.values().stream().anyMatch(one -> one.top() <= from && one.bottom() >= from);
-        if (covered) end = from + 1;
-        else for (Range one : merged.values()) if (one.top() > from) end = Math.min(end, Math.max(from + 1, one.top()));
+        List<Range> over = merged.over(from);
+        boolean covered = !over.isEmpty();
+        end = covered ? from + 1 : Math.min(end, merged.next());
         end = matter.end(from, end);
         for (int one : sheet.setup().rowBreaks()) if (one >= from && one < end) end = one > from ? one : from + 1;
         matter.group(xml, 0);
         head(titles, from, true);
         if (covered) {
-            row(sheet, new Row(from, sheet.rowHeight(), false, List.of()), merged);
+            row(sheet, new Row(from, sheet.rowHeight(), false, List.of()), over, 1);
         } else {
             xml.open("table:table-row", "table:style-name", rowStyle(sheet.rowHeight(), sheet.setup().rowBreaks().contains(from)),
                     "table:number-rows-repeated", end - from > 1 ? String.valueOf(end - from) : null);
@@ -273,16 +297,17 @@ final class OdsWriter {
         return end;
     }
 
-    private void row(Sheet sheet, Row row, Map<Long, Range> merged) {
+    private void row(Sheet sheet, Row row, List<Range> over, int count) {
         xml.open("table:table-row", "table:style-name", rowStyle(row.height(), sheet.setup().rowBreaks().contains(row.index())), "table:visibility",
-                row.hidden() ? "collapse" : null);
+                row.hidden() ? "collapse" : null, "table:number-rows-repeated", count > 1 ? String.valueOf(count) : null);
         int next = 0;
         TreeSet<Integer> places = new TreeSet<>();
         for (Cell cell : row.cells()) places.add(cell.column());
-        places.addAll(matter.columns(row.index()));
-        List<Range> over = merged.values().stream().filter(one -> one.top() <= row.index() && one.bottom() >= row.index()).toList();
+        Set<Integer> apart = matter.columns(row.index());
+        places.addAll(apart);
         for (Range one : over) for (int c = one.left(); c <= Math.min(one.right(), MOST_COLUMNS); c++) places.add(c);
         for (int column : places) {
+            if (column < next) continue;
             int blank = matter.blank(xml, row.index(), next, column);
             if (column > blank && column > next)
                 xml.leaf("table:table-cell", "table:number-columns-repeated", column - Math.max(next, blank) > 1 ? String.valueOf(column - Math.max(next,
@@ -290,6 +315,12 @@ final class OdsWriter {
                         : null);
             Range whole = over.stream().filter(one -> one.holds(row.index(), column)).findFirst().orElse(null);
             Cell cell = row.cell(column);
+            int alike = whole != null || apart.contains(column) || matter.check(row.index(), column) != null ? 1 : alike(row, column, places, over, apart);
+            if (alike > 1) {
+                xml.leaf("table:table-cell", "table:style-name", "ce" + cell.style(), "table:number-columns-repeated", String.valueOf(alike));
+                next = column + alike;
+                continue;
+            }
             boolean covered = whole != null && (whole.top() != row.index() || whole.left() != column);
             cell(row.index(), cell == null ? new Cell(column, CellValue.EMPTY, 0) : cell, covered ? null : whole, covered);
             next = column + 1;
@@ -297,6 +328,20 @@ final class OdsWriter {
         int blank = matter.blank(xml, row.index(), next, Range.MOST_COLUMNS);
         if (places.isEmpty() && blank == 0) xml.leaf("table:table-cell");
         xml.close();
+    }
+
+    /** How many cells from one on, itself among them, are empty and dressed alike. */
+    private int alike(Row row, int from, Set<Integer> places, List<Range> over, Set<Integer> apart) {
+        Cell first = row.cell(from);
+        if (first == null || !isBlank(first)) return 1;
+        int to = from + 1;
+        for (; places.contains(to); to++) {
+            int column = to;
+            Cell cell = row.cell(to);
+            boolean same = cell != null && isBlank(cell) && cell.style() == first.style() && !apart.contains(to);
+            if (!same || matter.check(row.index(), to) != null || over.stream().anyMatch(one -> one.holds(row.index(), column))) break;
+        }
+        return to - from;
     }
 
     private void cell(int row, Cell cell, Range whole, boolean covered) {

@@ -48,7 +48,13 @@ public enum SheetFormat implements Format {
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsxReader.binary(content.bytes(), progress); }
     },
     XLS("xls") {
-        @Override public boolean isOf(Content content) { return content.hasStream("Workbook") || content.hasStream("Book"); }
+        @Override public boolean isOf(Content content) { return content.hasStream("Workbook") || content.hasStream("Book") || isBare(content); }
+
+        /** The generations of 1987 to 1992 have no container around their records, each of which begins with its own number ([MS-XLS], 2.4.21). */
+        private static boolean isBare(Content content) {
+            return content.startsWith(0x09, 0x00, 0x04, 0x00) || content.startsWith(0x09, 0x02, 0x06, 0x00) || content.startsWith(0x09, 0x04, 0x06, 0x00);
+        }
+
         @Override public Set<String> endings() { return Set.of("xls", "xlt"); }
         @Override public ReadWorkbook workbook(Content content, String password, Progress progress) { return XlsReader.read(content, password, progress); }
         @Override public boolean writesSheets() { return true; }

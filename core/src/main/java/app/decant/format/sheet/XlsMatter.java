@@ -57,7 +57,14 @@ final class XlsMatter {
         // What can't be read is told with the shapes of the sheet.
         for (HSSFShape shape : XlsShapes.over(sheet, () -> { })) {
             filtered |= shape instanceof HSSFCombobox;
-            if (shape instanceof HSSFComment comment) note(comment, notes);
+            if (!(shape instanceof HSSFComment comment)) continue;
+            try {
+                note(comment, notes);
+            } catch (RuntimeException e) {
+                // A note whose record is missing says neither where it belongs nor by whom it is.
+                LoggerFactory.getLogger(XlsMatter.class).info("A note can't be read", e);
+                lost.count(Lost.Kind.COMMENTS, 1);
+            }
         }
         SheetLock lock = sheet.getProtect() ? new SheetLock(null, sheet.getPassword() & 0xFFFF, SheetLock.USUAL) : null;
         return new SheetMatter(view(), notes, checks(), filtered ? filter() : null, lock);

@@ -67,6 +67,7 @@ import org.apache.poi.ss.usermodel.HeaderFooter;
 import org.apache.poi.common.usermodel.HyperlinkType;
 import org.apache.poi.ss.usermodel.PageMargin;
 import org.apache.poi.ss.util.CellRangeAddress;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.slf4j.LoggerFactory;
 
 /** Reads workbooks of the binary generation of 1997 to 2003 by the common library ([MS-XLS]); of the one of 1995 the text. */
@@ -92,21 +93,44 @@ final class XlsReader {
         } catch (EncryptedDocumentException e) {
             boolean wrong = password != null && !password.isEmpty();
             throw new DecantException(Kind.NEEDS_PASSWORD, Message.of(wrong ? "sheet.wrong-password" : "sheet.needs-password", content.name()), e);
-        } catch (OldExcelFormatException e) {
-            LoggerFactory.getLogger(XlsReader.class).info("{} is of an older generation", content.name(), e);
-            return old(content);
         } catch (DecantException e) {
             throw e;
-        } catch (IOException | RuntimeException e) {
-            // Whatever the library stumbles over, the records are not as they should be.
-            throw new DecantException(Kind.UNREADABLE, Message.of("sheet.damaged", content.name()), e);
+        } catch (IOException e) {
+            throw damaged(content, e);
+        } catch (RuntimeException e) {
+            // Whatever the library stumbles over, the records are not as they should be, or of an older generation.
+            LoggerFactory.getLogger(XlsReader.class).info("{} can't be read as it is", content.name(), e);
+            return mended(content, progress, e);
         } finally {
             Biff8EncryptionKey.setCurrentUserPassword(null);
         }
     }
 
-    /** Of the generation before, what its cells say, one a line. */
-    private static ReadWorkbook old(Content content) {
+    private static DecantException damaged(Content content, Exception cause) {
+        return new DecantException(Kind.UNREADABLE, Message.of("sheet.damaged", content.name()), cause);
+    }
+
+    /** With its records as the library takes them; where they can't be mended it is of an older generation, or damaged. */
+    private static ReadWorkbook mended(Content content, Progress progress, RuntimeException cause) {
+        if (!content.isCompound()) return old(content);
+        try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(content.bytes()))) {
+            int leftOut = XlsRecords.mend(container);
+            if (leftOut >= 0) {
+                try (HSSFWorkbook book = new HSSFWorkbook(container, false)) {
+                    XlsReader reader = new XlsReader(book, progress);
+                    reader.lost.count(Lost.Kind.RECORDS, leftOut);
+                    return reader.workbook();
+                }
+            }
+        } catch (IOException | RuntimeException e) {
+            throw damaged(content, e);
+        }
+        if (cause instanceof OldExcelFormatException) return old(content);
+        throw damaged(content, cause);
+    }
+
+    /** Of the generations before, what its cells say, one a line. */
+    static ReadWorkbook old(Content content) {
         try (OldExcelExtractor extractor = new OldExcelExtractor(new ByteArrayInputStream(content.bytes()))) {
             List<Row> rows = new ArrayList<>();
             for (String line : extractor.getText().split("\n", -1)) {
@@ -115,8 +139,10 @@ final class XlsReader {
             Sheet sheet = new Sheet(content.name(), false, 48, 15, List.of(), rows, List.of(), PageSetup.PLAIN);
             Workbook made = new Workbook(List.of(sheet), List.of(CellStyle.PLAIN), Map.of(), Facts.NONE, false);
             return new ReadWorkbook(made, List.of(Finding.lost(Message.of("sheet.old-text-only"))));
+        } catch (EncryptedDocumentException e) {
+            throw new DecantException(Kind.UNREADABLE, Message.of("sheet.old-lock", content.name()), e);
         } catch (IOException | RuntimeException e) {
-            throw new DecantException(Kind.UNREADABLE, Message.of("sheet.damaged", content.name()), e);
+            throw damaged(content, e);
         }
     }
 

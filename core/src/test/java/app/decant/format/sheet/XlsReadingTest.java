@@ -2,6 +2,7 @@ package app.decant.format.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.fail;
 
 import app.decant.document.Colour;
 import app.decant.document.DecantException;
@@ -17,11 +18,15 @@ import app.decant.sheet.Condition.Comparison;
 import app.decant.sheet.Range;
 import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetLock;
+import app.decant.format.Formats;
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
+import java.util.function.UnaryOperator;
+import org.apache.logging.log4j.LogManager;
 import org.apache.poi.common.usermodel.HyperlinkType;
 import org.apache.poi.hssf.usermodel.DVConstraint;
 import org.apache.poi.hssf.usermodel.HSSFCell;
@@ -40,6 +45,9 @@ import org.apache.poi.ss.usermodel.DataValidationConstraint.OperatorType;
 import org.apache.poi.ss.usermodel.DataValidationConstraint.ValidationType;
 import org.apache.poi.ss.util.CellRangeAddress;
 import org.apache.poi.ss.util.CellRangeAddressList;
+import org.apache.poi.poifs.filesystem.POIFSFileSystem;
+import org.apache.poi.util.IOUtils;
+import org.apache.poi.util.LittleEndian;
 import org.junit.jupiter.api.Test;
 
 /** Binary workbooks as POI writes them ([MS-XLS]): what is on their sheets beside values; and their bytes spoiled. */
@@ -172,5 +180,78 @@ class XlsReadingTest {
         }
         assertThat(refused).isBetween(1, 399);
         assertThatThrownBy(() -> read(Arrays.copyOf(whole, 600))).isInstanceOf(DecantException.class);
+    }
+
+    /** The workbook's stream with its records changed one by one; a change to null leaves one out. */
+    private static byte[] changed(byte[] file, String name, UnaryOperator<byte[]> change) throws IOException {
+        try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(file)); POIFSFileSystem made = new POIFSFileSystem()) {
+            byte[] stream = IOUtils.toByteArray(container.getRoot().createDocumentInputStream("Workbook"));
+            ByteArrayOutputStream records = new ByteArrayOutputStream();
+            for (int at = 0; at + 4 <= stream.length; ) {
+                int next = at + 4 + LittleEndian.getUShort(stream, at + 2);
+                records.writeBytes(change.apply(Arrays.copyOfRange(stream, at, next)));
+                at = next;
+            }
+            made.getRoot().createDocument(name, new ByteArrayInputStream(records.toByteArray()));
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            made.writeFilesystem(out);
+            return out.toByteArray();
+        }
+    }
+
+    private static int kind(byte[] record) { return LittleEndian.getUShort(record, 0); }
+
+    private static byte[] longer(byte[] record, int by) {
+        byte[] longer = Arrays.copyOf(record, record.length + by);
+        LittleEndian.putUShort(longer, 2, record.length + by - 4);
+        return longer;
+    }
+
+    private static void assertHoldsFares(ReadWorkbook read) {
+        assertThat(read.workbook().sheets().get(0).name()).isEqualTo("Fares");
+        assertThat(read.workbook().sheets().get(0).rows()).hasSize(12);
+        assertThat(read.workbook().sheets().get(0).cell(3, 0).value()).isEqualTo(new CellValue.Text("Line 3"));
+    }
+
+    /** The library refuses the whole workbook for any of these, which other readers open. */
+    @Test void oneRecordThatIsNotAsItShouldBeCostsNoWorkbook() throws IOException {
+        byte[] file = bytes(fares());
+        int sheetName = 0x85;
+        int centred = 0x83;
+        int delta = 0x10;
+        ReadWorkbook longer = read(changed(file, "Workbook", record -> kind(record) == sheetName || kind(record) == delta ? longer(record, 8) : record));
+        assertHoldsFares(longer);
+        assertThat(longer.findings()).extracting(Finding::what).noneMatch(told -> told.contains("damaged"));
+        ReadWorkbook twice = read(changed(file, "Workbook", record -> {
+            if (kind(record) != centred) return record;
+            byte[] both = Arrays.copyOf(record, 2 * record.length);
+            System.arraycopy(record, 0, both, record.length, record.length);
+            return both;
+        }));
+        assertHoldsFares(twice);
+        ReadWorkbook cut = read(changed(file, "Workbook", record -> kind(record) == delta ? new byte[] {(byte) delta, 0, 1, 0, 0} : record));
+        assertHoldsFares(cut);
+        assertThat(cut.findings()).extracting(Finding::what).anyMatch(told -> told.contains("1 part of the file was damaged and is left out."));
+    }
+
+    /** Some writers kept the stream's name of the generation before. */
+    @Test void aStreamOfTheOldNameMayBeOfTheNewerGeneration() throws IOException {
+        ReadWorkbook read = read(changed(bytes(fares()), "Book", UnaryOperator.identity()));
+        assertHoldsFares(read);
+        assertThat(read.findings()).extracting(Finding::what).noneMatch(told -> told.contains("1997"));
+    }
+
+    /** [MS-XLS] 2.4.21 and the books on the generations before, from memory: a beginning, a text in a cell, an end, and no container. */
+    @Test void workbooksWithoutAContainerSayWhatTheirCellsSay() {
+        byte[] file = {0x09, 0x04, 0x06, 0, 0, 0, 0x10, 0, 0, 0, 0x04, 0x02, 0x0D, 0, 1, 0, 0, 0, 0, 0, 5, 0, 'F', 'e', 'r', 'r', 'y', 0x0A, 0, 0, 0};
+        assertThat(Formats.of(new Content(file, "it"))).isSameAs(SheetFormat.XLS);
+        ReadWorkbook read = read(file);
+        assertThat(read.workbook().sheets().get(0).rows()).singleElement().satisfies(row -> assertThat(row.cells().get(0).value())
+                .isEqualTo(new CellValue.Text("Ferry")));
+    }
+
+    /** The library makes words of every cell it reads for a log; where they were made before anyone asked for them, opening took six times as long. */
+    @Test void nobodyMakesWordsForALogThatNobodyReads() {
+        LogManager.getLogger(HSSFSheet.class).atTrace().log(() -> fail("words were made"));
     }
 }
