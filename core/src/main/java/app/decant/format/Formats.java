@@ -3,6 +3,7 @@ package app.decant.format;
 import app.decant.document.Document;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
+import app.decant.format.formula.FormulaPictures;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -68,12 +69,15 @@ public final class Formats {
     public static Document beginning(byte[] file, String name, int blocks) {
         Content content = new Content(file, name);
         Document beginning = of(content).beginning(content, blocks);
-        return beginning == null ? null : PictorialText.of(beginning);
+        return beginning == null ? null : readable(beginning);
     }
+
+    /** With signs that can be read and formulas that can be seen. */
+    private static Document readable(Document document) { return FormulaPictures.of(PictorialText.of(document)); }
 
     private static Taken told(Taken taken, Format format) {
         // What comes from places in a file is what its own reader made of them.
-        Taken readable = taken.provenance() == Provenance.NONE ? taken.with(PictorialText.of(taken.document())) : taken;
+        Taken readable = taken.provenance() == Provenance.NONE ? taken.with(readable(taken.document())) : taken;
         // What only wraps another kind has said itself what that is.
         return readable.format() == null ? readable.as(format) : readable;
     }

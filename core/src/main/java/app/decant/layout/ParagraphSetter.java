@@ -365,6 +365,7 @@ final class ParagraphSetter {
             if (part.kind() == Segment.Kind.NOTHING && part.text().isEmpty()) continue;
             if (part.kind() == Segment.Kind.PICTURE) {
                 ascent = Math.max(ascent, part.picture().height() + part.style().raise());
+                descent = Math.max(descent, -part.style().raise());
                 any = true;
                 continue;
             }

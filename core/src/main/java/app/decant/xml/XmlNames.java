@@ -47,6 +47,7 @@ public final class XmlNames {
         PREFIXES.put("urn:schemas-microsoft-com:office:office", "o");
         PREFIXES.put("urn:schemas-microsoft-com:office:word", "w10");
         PREFIXES.put("http://schemas.openxmlformats.org/officeDocument/2006/math", "m");
+        PREFIXES.put("http://www.w3.org/1998/Math/MathML", "math");
         PREFIXES.put("http://schemas.openxmlformats.org/package/2006/relationships", "rel");
         PREFIXES.put("http://schemas.openxmlformats.org/package/2006/content-types", "ct");
         PREFIXES.put("http://schemas.openxmlformats.org/package/2006/metadata/core-properties", "cp");

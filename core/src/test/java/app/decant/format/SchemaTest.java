@@ -57,7 +57,10 @@ class SchemaTest {
         <blockquote>quoted</blockquote><pre>  set  as  is</pre><hr>
         <table><caption>Fares</caption><thead><tr><th colspan="2">Head</th></tr></thead>
         <tbody><tr><td rowspan="2">a</td><td>b</td></tr><tr><td>c</td></tr></tbody></table>
-        <p dir="rtl" lang="ar">مرحبا</p></body></html>
+        <p dir="rtl" lang="ar">مرحبا</p>
+        <p>Speed <math><mover><mi>v</mi><mo>¯</mo></mover><mo>=</mo><mfrac><msub><mi>s</mi><mn>1</mn></msub><msqrt><mi>t</mi></msqrt></mfrac><mo>+</mo>
+        <munderover><mo>∑</mo><mi>i</mi><mi>n</mi></munderover><mrow><mo>(</mo><mtable><mtr><mtd><mi>a</mi></mtd></mtr></mtable><mo>)</mo></mrow>
+        <munder><mtext>lim</mtext><mi>x</mi></munder><mmultiscripts><mi>C</mi><mprescripts/><mn>6</mn><none/></mmultiscripts></math></p></body></html>
         """;
 
     @TempDir private Path folder;

@@ -23,6 +23,7 @@ import app.decant.document.TextBox;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
+import app.decant.format.formula.FormulaPictures;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -222,7 +223,8 @@ final class HtmlBody {
         } else if (inline instanceof Inline.Floating floating) {
             floating(floating);
         } else if (inline instanceof Inline.OpaqueInline opaque) {
-            if (opaque.opaque().likeness() != null) picture(opaque.opaque().likeness(), null);
+            if (FormulaPictures.isFormula(opaque.opaque())) out.raw(FormulaPictures.mathMarkup(opaque.opaque()));
+            else if (opaque.opaque().likeness() != null) picture(opaque.opaque().likeness(), null);
             else lost.add("opaque");
         }
     }

@@ -295,6 +295,7 @@ public final class HtmlReader {
     private void inline(Element element, String name, Map<String, String> css, HtmlContext context, Filling filling) {
         switch (name) {
             case "br" -> filling.inlines.add(new Inline.Text(String.valueOf(Inline.LINE_BREAK), context.text()));
+            case "math" -> filling.inlines.add(MathElement.read(element, context.text()));
             case "img" -> HtmlPicture.put(element, css, context, filling, this::tell);
             case "a" -> {
                 if (note(element, context, filling)) return;

@@ -16,6 +16,7 @@ import app.decant.document.Picture;
 import app.decant.document.Table;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
+import app.decant.format.formula.FormulaWords;
 import app.decant.format.FramedBlocks;
 import app.decant.format.Written;
 import app.decant.words.Message;
@@ -65,7 +66,7 @@ public final class MarkdownWriter {
     }
 
     public static Written write(Document framed) {
-        Document document = FramedBlocks.flowing(framed);
+        Document document = FramedBlocks.flowing(FormulaWords.of(framed));
         MarkdownWriter writer = new MarkdownWriter(document);
         Node root = new org.commonmark.node.Document();
         writer.blocks(document.blocks(), root);

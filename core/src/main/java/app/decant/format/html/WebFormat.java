@@ -5,6 +5,7 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.NumberFormat;
 import app.decant.document.Progress;
+import app.decant.format.formula.FormulaWords;
 import app.decant.format.Content;
 import app.decant.format.Format;
 import app.decant.format.FormatFamily;
@@ -58,9 +59,9 @@ public enum WebFormat implements Format {
         @Override public Written write(Document document, Instant when) { return seen(document, "Markdown", MarkdownWriter::write); }
         @Override public boolean takesFacts() { return false; }
 
-        /** Signs before items are its own. */
+        /** Signs before items are its own, and formulas are words. */
         @Override public Document shown(Document document) {
-            return super.shown(document).withNumbering(document.numbering().each((level, depth) -> level.format() == NumberFormat.BULLET
+            return FormulaWords.of(super.shown(document)).withNumbering(document.numbering().each((level, depth) -> level.format() == NumberFormat.BULLET
                     ? level.counting(NumberFormat.BULLET, "\u2022") : level));
         }
 

@@ -27,6 +27,7 @@ import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
 import app.decant.format.StandingCell;
+import app.decant.format.formula.FormulaPictures;
 import app.decant.xml.XmlWriter;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -251,7 +252,8 @@ final class OdtBody {
         } else if (inline instanceof Inline.Floating floating) {
             run(paragraph, floating.look(), table, () -> floating(floating));
         } else if (inline instanceof Inline.OpaqueInline opaque) {
-            if (opaque.opaque().likeness() != null) picture(opaque.opaque().likeness(), null);
+            if (FormulaPictures.isFormula(opaque.opaque()) && opaque.opaque().likeness() != null) formula(opaque);
+            else if (opaque.opaque().likeness() != null) picture(opaque.opaque().likeness(), null);
             else writer.lose("opaque");
         }
     }
@@ -298,6 +300,19 @@ final class OdtBody {
         open(anchor, picture.width(), picture.height(), crop(picture), null);
         xml.open("draw:image", "xlink:href", name, "xlink:type", "simple", "xlink:show", "embed", "xlink:actuate", "onLoad").close();
         if (picture.description() != null) xml.open("svg:desc").text(picture.description()).close();
+        xml.close();
+    }
+
+    /** A formula as an object of its own markup, on the baseline of its line (10.4.6.2). */
+    private void formula(Inline.OpaqueInline formula) {
+        Picture shown = formula.opaque().likeness();
+        String style = styles.other("graphic", "fr", List.of("formula"), made -> made.leaf("style:graphic-properties", "style:vertical-pos", "from-top",
+                "style:vertical-rel", "baseline"));
+        double up = shown.height() + formula.look().get(TextProperty.RAISE, 0.0);
+        xml.open("draw:frame", "draw:style-name", style, "text:anchor-type", "as-char", "svg:y", OdtLooks.points(-up), "svg:width",
+                OdtLooks.points(shown.width()), "svg:height", OdtLooks.points(shown.height()));
+        xml.open("draw:object").raw(FormulaPictures.mathMarkup(formula.opaque())).close();
+        if (shown.description() != null) xml.open("svg:desc").text(shown.description()).close();
         xml.close();
     }
 

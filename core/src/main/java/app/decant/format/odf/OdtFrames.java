@@ -4,10 +4,12 @@ import app.decant.document.Anchor;
 import app.decant.document.Block;
 import app.decant.document.Border;
 import app.decant.document.Colour;
+import app.decant.document.DecantException;
 import app.decant.document.Finding;
 import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
+import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.Picture;
@@ -17,9 +19,12 @@ import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Function;
+import org.slf4j.LoggerFactory;
 
 /** Reads pictures and boxes in frames (ISO/IEC 26300-1, 10.4). */
 final class OdtFrames {
@@ -36,6 +41,9 @@ final class OdtFrames {
 
     /** A picture or a box in a frame, or null where it can't be taken over. */
     Inline frame(XmlNode node, Look look) {
+        XmlNode object = object(node);
+        if (object != null && object.is("math:math"))
+            return new Inline.OpaqueInline(new Opaque("odf", "a formula", object.markup(), Map.of(), null), look);
         XmlNode style = reader.sheet().automatic("graphic", node.get("draw:style-name"), inContent);
         XmlNode properties = style == null ? null : style.child("style:graphic-properties");
         double width = OdtLookReading.length(node.get("svg:width", node.get("fo:min-width")), 100);
@@ -47,6 +55,21 @@ final class OdtFrames {
         }
         if ("as-char".equals(node.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
         return new Inline.Floating(anchor(node, properties), content, look);
+    }
+
+    /** The markup of an object in a frame, which stands in it or in a part of its own (10.4.6.2); null where there is none. */
+    private XmlNode object(XmlNode frame) {
+        XmlNode object = frame.child("draw:object");
+        if (object == null) return null;
+        if (!object.children().isEmpty()) return object.children().get(0);
+        byte[] content = reader.part(object.get("xlink:href", "") + "/content.xml");
+        if (content == null) return null;
+        try {
+            return XmlReader.tree(content, "content.xml");
+        } catch (DecantException e) {
+            LoggerFactory.getLogger(OdtFrames.class).info("An object can't be read; its picture stands for it", e);
+            return null;
+        }
     }
 
     private Inline.Floating.Content content(XmlNode node, XmlNode properties, double width, double height) {

@@ -8,6 +8,7 @@ import app.decant.document.Inline.Field;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
+import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.TabStop;
 import app.decant.document.TextProperty;
@@ -112,7 +113,7 @@ final class InlineReader {
             }
             case "w:bookmarkStart", "w:bookmarkEnd" -> addIfAny(bookmark(node));
             case "w:commentRangeStart", "w:commentRangeEnd" -> story.commentRange(node);
-            case "m:oMath", "m:oMathPara" -> add(drawings.opaque(node, "an equation (“" + shortened(node.text()) + "”)", null, Look.PLAIN));
+            case "m:oMath", "m:oMathPara" -> add(new Inline.OpaqueInline(new Opaque("ooxml", "a formula", node.markup(), Map.of(), null), Look.PLAIN));
             case "mc:AlternateContent" -> alternate(node, Look.PLAIN, link);
             default -> { }
         }
@@ -139,8 +140,6 @@ final class InlineReader {
         waiting.clear();
         return left;
     }
-
-    private static String shortened(String text) { return text.length() > 30 ? text.substring(0, 30) + "…" : text; }
 
     private void add(Inline inline) {
         Open open = fields.peek();

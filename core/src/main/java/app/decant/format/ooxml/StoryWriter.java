@@ -16,6 +16,7 @@ import app.decant.document.Picture;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.document.TrackedChange;
+import app.decant.format.formula.FormulaPictures;
 import app.decant.xml.XmlWriter;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -259,6 +260,8 @@ final class StoryWriter {
             String markup = drawings.remapped(opaque);
             if (markup.startsWith("<m:")) xml.raw(markup);
             else run(inline.look(), () -> xml.raw(markup));
+        } else if (FormulaPictures.isFormula(opaque)) {
+            xml.raw(FormulaPictures.officeMarkup(opaque));
         } else if (opaque.likeness() != null) {
             Picture likeness = opaque.likeness();
             run(inline.look(), () -> drawings.inline(likeness, Look.PLAIN));

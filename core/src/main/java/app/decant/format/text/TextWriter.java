@@ -11,6 +11,7 @@ import app.decant.document.Picture;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TextBox;
+import app.decant.format.formula.FormulaWords;
 import app.decant.format.FramedBlocks;
 import app.decant.format.Written;
 import java.util.ArrayList;
@@ -35,9 +36,9 @@ public final class TextWriter {
     /** The text in Unicode, lines ended by a line feed. */
     public static String write(Document document) { return write(document, false); }
 
-    /** @param unseen whether the words that lie under pictures are written as well */
+    /** @param unseen whether the words that lie under pictures are written as well, and formulas as words */
     public static String write(Document framed, boolean unseen) {
-        Document document = FramedBlocks.flowing(framed);
+        Document document = FramedBlocks.flowing(unseen ? FormulaWords.of(framed) : framed);
         TextWriter writer = new TextWriter(ListLabels.of(document, Cascade.of(document)), unseen);
         for (Section section : document.sections()) writer.blocks(section.blocks());
         for (int i = 0; i < writer.notes.size(); i++) {
