@@ -2,6 +2,7 @@ package app.decant.format;
 
 import app.decant.document.Image;
 import app.decant.document.Picture;
+import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
 import java.awt.Color;
 import java.awt.Font;
@@ -33,7 +34,11 @@ public final class ChartPicture {
     /** Pixels a point: 216 an inch. */
     private static final int FINENESS = 3;
     private static final double MOST_POINTS = 2000;
-    private static final Font LETTERS = FontCatalogue.shipped().match("Liberation Sans", false, false).face().drawn();
+    private static final Face LETTERS = FontCatalogue.shipped().match("Liberation Sans", false, false).face();
+    /** How wide a letter of a label is about, and how much of the width the labels have for themselves. */
+    private static final double LETTER = 4.6;
+    private static final double ROOM = 0.75;
+    private static final double LINE = 11;
 
     private ChartPicture() { }
 
@@ -95,6 +100,7 @@ public final class ChartPicture {
         styler.setMarkerSize(4);
         styler.setPlotGridVerticalLinesVisible(false);
         int count = chart.series().stream().mapToInt(series -> series.values().size()).max().orElse(0);
+        fitLabels(styler, chart.labels(count), width);
         Set<String> names = new HashSet<>();
         for (Chart.Series series : chart.series()) {
             List<Double> values = new ArrayList<>();
@@ -150,14 +156,32 @@ public final class ChartPicture {
         return free;
     }
 
+    /** The letters of the chart's words: those of another face where the usual one lacks some. */
+    private static Font letters(Chart chart) {
+        StringBuilder words = new StringBuilder(chart.title() == null ? "" : chart.title());
+        chart.categories().forEach(words::append);
+        chart.series().forEach(series -> words.append(series.name()));
+        int lacking = words.codePoints().filter(letter -> letter > ' ' && !LETTERS.has(letter)).findFirst().orElse('0');
+        return FontCatalogue.shipped().fallback(LETTERS, lacking).drawn();
+    }
+
+    /** Labels that have no room beside each other stand aslant, and some are left out where that is too narrow still. */
+    private static void fitLabels(CategoryStyler styler, List<String> labels, int width) {
+        double room = width * ROOM / Math.max(1, labels.size());
+        if (labels.stream().mapToInt(String::length).max().orElse(0) * LETTER < room) return;
+        styler.setXAxisLabelRotation(60);
+        if (room < LINE) styler.setXAxisMaxLabelCount((int) Math.max(2, width * ROOM / LINE));
+    }
+
     private static void plain(Styler styler, Chart chart, Consumer<String> title) {
         title.accept(chart.title() == null ? "" : chart.title());
         styler.setChartTitleVisible(chart.title() != null);
         styler.setChartTitleBoxVisible(false);
-        styler.setChartTitleFont(LETTERS.deriveFont(11f));
-        styler.setLegendFont(LETTERS.deriveFont(8.5f));
-        styler.setBaseFont(LETTERS.deriveFont(8.5f));
-        styler.setAnnotationTextFont(LETTERS.deriveFont(8.5f));
+        Font letters = letters(chart);
+        styler.setChartTitleFont(letters.deriveFont(11f));
+        styler.setLegendFont(letters.deriveFont(8.5f));
+        styler.setBaseFont(letters.deriveFont(8.5f));
+        styler.setAnnotationTextFont(letters.deriveFont(8.5f));
         styler.setChartBackgroundColor(Color.WHITE);
         styler.setPlotBackgroundColor(Color.WHITE);
         styler.setPlotBorderVisible(false);
@@ -166,6 +190,6 @@ public final class ChartPicture {
         styler.setLegendPosition(Styler.LegendPosition.OutsideE);
         styler.setSeriesColors(new Color[] {new Color(0x3B6A8F), new Color(0xC8793A), new Color(0x6F8F4E), new Color(0x8B5A83), new Color(0xB59A3C),
                 new Color(0x5B8C8A), new Color(0xA3504A), new Color(0x777777)});
-        if (styler instanceof AxesChartStyler axes) axes.setAxisTickLabelsFont(LETTERS.deriveFont(8.5f));
+        if (styler instanceof AxesChartStyler axes) axes.setAxisTickLabelsFont(letters.deriveFont(8.5f));
     }
 }

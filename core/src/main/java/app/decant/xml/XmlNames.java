@@ -48,6 +48,7 @@ public final class XmlNames {
         PREFIXES.put("urn:schemas-microsoft-com:office:word", "w10");
         PREFIXES.put("http://schemas.openxmlformats.org/officeDocument/2006/math", "m");
         PREFIXES.put("http://www.w3.org/1998/Math/MathML", "math");
+        PREFIXES.put("urn:oasis:names:tc:opendocument:xmlns:chart:1.0", "chart");
         PREFIXES.put("http://schemas.openxmlformats.org/package/2006/relationships", "rel");
         PREFIXES.put("http://schemas.openxmlformats.org/package/2006/content-types", "ct");
         PREFIXES.put("http://schemas.openxmlformats.org/package/2006/metadata/core-properties", "cp");

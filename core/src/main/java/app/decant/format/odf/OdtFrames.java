@@ -17,6 +17,9 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
+import app.decant.format.Chart;
+import app.decant.format.ChartPicture;
+import app.decant.format.OpenDocumentChart;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
@@ -48,13 +51,28 @@ final class OdtFrames {
         XmlNode properties = style == null ? null : style.child("style:graphic-properties");
         double width = OdtLookReading.length(node.get("svg:width", node.get("fo:min-width")), 100);
         double height = OdtLookReading.length(node.get("svg:height", node.get("fo:min-height")), 20);
-        Inline.Floating.Content content = content(node, properties, width, height);
+        Inline.Floating.Content content = chart(node, object, width, height);
+        if (content == null) content = content(node, properties, width, height);
         if (content == null) {
             reader.find(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
             return null;
         }
         if ("as-char".equals(node.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
         return new Inline.Floating(anchor(node, properties), content, look);
+    }
+
+    /** A chart as a picture of it, drawn from its stored values; null where the object is none that can be drawn. */
+    private Picture chart(XmlNode frame, XmlNode object, double width, double height) {
+        Chart chart = object == null ? null : OpenDocumentChart.read(object);
+        Picture drawn = chart == null ? null : ChartPicture.of(chart, width, height, description(frame));
+        if (drawn != null) reader.find(Finding.changed(Message.of("odf.charts-are-pictures")));
+        return drawn;
+    }
+
+    /** What is read to people who do not see it, or null. */
+    private static String description(XmlNode frame) {
+        XmlNode told = frame.child("svg:desc") != null ? frame.child("svg:desc") : frame.child("svg:title");
+        return told == null || told.text().isBlank() ? null : told.text();
     }
 
     /** The markup of an object in a frame, which stands in it or in a part of its own (10.4.6.2); null where there is none. */
@@ -80,10 +98,8 @@ final class OdtFrames {
                     reader.find(Finding.lost(Message.of("odf.pictures-that-lie-outside-the-file")));
                 continue;
             }
-            String description = node.child("svg:desc") != null ? node.child("svg:desc").text() : node.child("svg:title") != null ? node.child("svg:title")
-                    .text() : null;
             return new Picture(new Image(type(bytes, image.get("xlink:href", "")), bytes), Math.max(1, width), Math.max(1, height),
-                    crop(properties, width, height), 0, description == null || description.isBlank() ? null : description);
+                    crop(properties, width, height), 0, description(node));
         }
         XmlNode box = node.child("draw:text-box");
         if (box == null && node.is("draw:custom-shape") && !node.children("text:p").isEmpty()) box = node;

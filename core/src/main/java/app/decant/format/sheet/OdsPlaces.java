@@ -1,18 +1,24 @@
 package app.decant.format.sheet;
 
+import app.decant.document.DecantException;
 import app.decant.document.Image;
 import app.decant.document.Picture;
+import app.decant.format.Chart;
+import app.decant.format.ChartPicture;
+import app.decant.format.OpenDocumentChart;
 import app.decant.picture.PictureFile;
 import app.decant.sheet.Column;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
 import app.decant.sheet.SheetObject;
 import app.decant.xml.XmlNode;
+import app.decant.xml.XmlReader;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
+import org.slf4j.LoggerFactory;
 
 /** Pictures over the cells of an .ods (ISO/IEC 26300-1, 9.2.6 and 10.4): in the cell from which they hang, or told from the corner of the sheet. */
 final class OdsPlaces {
@@ -57,6 +63,12 @@ final class OdsPlaces {
         XmlNode frame = one.frame;
         if (OdsShapes.isOne(frame) && frame.child("draw:image") == null) return shape(one, places);
         boolean chart = frame.child("draw:object") != null || frame.child("draw:object-ole") != null;
+        double wide = OdsStyles.points(frame.get("svg:width"), 0);
+        double high = OdsStyles.points(frame.get("svg:height"), 0);
+        XmlNode told = frame.child("svg:desc") != null ? frame.child("svg:desc") : frame.child("svg:title");
+        String words = told == null || told.text().isBlank() ? null : told.text();
+        Picture drawn = wide > 0 && high > 0 ? drawn(frame.child("draw:object"), wide, high, words) : null;
+        if (drawn != null) return placed(one, places, drawn, SheetObject.Kind.CHART);
         XmlNode shown = frame.child("draw:image");
         byte[] bytes = shown == null ? null : parts.get(shown.get("xlink:href", "").replaceFirst("^\\./", ""));
         if (shown == null && !chart) {
@@ -64,21 +76,35 @@ final class OdsPlaces {
             return null;
         }
         String type = bytes == null ? null : type(bytes, shown.get("xlink:href", ""));
-        double wide = OdsStyles.points(frame.get("svg:width"), 0);
-        double high = OdsStyles.points(frame.get("svg:height"), 0);
         if (type == null || wide <= 0 || high <= 0) {
             lost.count(chart ? Lost.Kind.CHARTS : Lost.Kind.PICTURES, 1);
             return null;
         }
+        return placed(one, places, new Picture(new Image(type, bytes), wide, high, words), chart ? SheetObject.Kind.CHART : SheetObject.Kind.PICTURE);
+    }
+
+    /** A chart drawn from the values it keeps; null where the object is none that can be drawn. */
+    private Picture drawn(XmlNode object, double wide, double high, String words) {
+        byte[] content = object == null ? null : parts.get(object.get("xlink:href", "").replaceFirst("^\\./", "") + "/content.xml");
+        if (content == null) return null;
+        try {
+            Chart chart = OpenDocumentChart.read(XmlReader.tree(content, "content.xml"));
+            return chart == null ? null : ChartPicture.of(chart, wide, high, words);
+        } catch (DecantException e) {
+            LoggerFactory.getLogger(OdsPlaces.class).info("An object can't be read; its picture stands for it", e);
+            return null;
+        }
+    }
+
+    private static SheetObject placed(Hanging one, CellPlaces places, Picture picture, SheetObject.Kind kind) {
+        XmlNode frame = one.frame;
         double x = Math.max(0, OdsStyles.points(frame.get("svg:x"), 0));
         double y = Math.max(0, OdsStyles.points(frame.get("svg:y"), 0));
         double[] corner = {Math.max(0, one.column), 0, Math.max(0, one.row), 0};
         double[] from = places.moved(corner, x, y);
-        double[] to = end(frame, places.moved(from, wide, high));
-        XmlNode told = frame.child("svg:desc") != null ? frame.child("svg:desc") : frame.child("svg:title");
-        Picture picture = new Picture(new Image(type, bytes), wide, high, told == null || told.text().isBlank() ? null : told.text());
+        double[] to = end(frame, places.moved(from, picture.width(), picture.height()));
         if (to[0] < from[0] || to[2] < from[2]) return null;
-        return new SheetObject(chart ? SheetObject.Kind.CHART : SheetObject.Kind.PICTURE, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]),
+        return new SheetObject(kind, new Range((int) from[2], (int) from[0], (int) to[2], (int) to[0]),
                 from[1], from[3], to[1], to[3], picture);
     }
 
