@@ -27,6 +27,8 @@ import java.util.function.Function;
  * the head of a text is put back into it where a format has no pages.
  */
 public final class FramedBlocks {
+    /** A frame that says no width is as wide as its text, and no wider than a column is (ISO/IEC 29500-1, 17.3.1.11). */
+    private static final double COLUMN = 468;
     private static final double AS_ITS_TEXT = 20;
 
     private final Function<Paragraph, TextFrame> frames;
@@ -134,7 +136,7 @@ public final class FramedBlocks {
             plain.add(paragraph.withLook(look));
             size = Math.max(size, paragraph.length());
         }
-        double width = frame.width() > 0 ? frame.width() : Math.min(200, 40 + 6 * size);
+        double width = frame.width() > 0 ? frame.width() : Math.min(COLUMN, 40 + 6 * size);
         return new TextBox(plain, width, frame.height() > 0 ? frame.height() : AS_ITS_TEXT, frame.height() == 0, Insets.NONE, bordered ? border : Border.NONE,
                 filled ? fill : null);
     }

@@ -38,17 +38,18 @@ final class Metafile {
     /**
      * Draws it, on nothing.
      *
-     * @param resolution in pixels an inch of the size it has itself
+     * @param resolution in pixels an inch of the size it has itself, or of the one it is shown in
+     * @param shown      how wide it is shown, in points; 0 where that is not known
      * @throws IOException where it is damaged
      */
-    static BufferedImage drawn(byte[] file, double resolution) throws IOException {
+    static BufferedImage drawn(byte[] file, double resolution, double shown) throws IOException {
         try {
             if (isExtended(file)) {
                 HemfPicture picture = new HemfPicture(new ByteArrayInputStream(file));
-                return painted(picture.getBoundsInPoints(), resolution, picture::draw);
+                return painted(picture.getBoundsInPoints(), resolution, shown, picture::draw);
             }
             HwmfPicture picture = new HwmfPicture(new ByteArrayInputStream(file));
-            return painted(picture.getBoundsInPoints(), resolution, picture::draw);
+            return painted(picture.getBoundsInPoints(), resolution, shown, picture::draw);
             // The library holds some damage for impossible.
         } catch (RuntimeException | AssertionError e) {
             throw new IOException("A damaged metafile", e);
@@ -57,11 +58,11 @@ final class Metafile {
 
     private interface Drawing { void on(Graphics2D graphics, Rectangle2D place); }
 
-    private static BufferedImage painted(Rectangle2D size, double resolution, Drawing drawing) throws IOException {
+    private static BufferedImage painted(Rectangle2D size, double resolution, double shown, Drawing drawing) throws IOException {
         double area = size.getWidth() * size.getHeight();
         if (!(area > 0) || !Double.isFinite(area)) throw new IOException("A metafile without a size");
         // Plain ones often do not know how large they are; none is drawn coarser than if its longer side were shown so wide.
-        double fine = Math.max(resolution / POINTS_AN_INCH, resolution * LEAST_INCHES / Math.max(size.getWidth(), size.getHeight()));
+        double fine = shown > 0 ? resolution / POINTS_AN_INCH * shown / size.getWidth() : Math.max(resolution / POINTS_AN_INCH, resolution * LEAST_INCHES / Math.max(size.getWidth(), size.getHeight()));
         double scale = Math.min(fine, Math.sqrt(MOST_PIXELS / area));
         int width = (int) Math.max(1, Math.min(20_000, Math.ceil(size.getWidth() * scale)));
         int height = (int) Math.max(1, Math.min(20_000, Math.ceil(size.getHeight() * scale)));

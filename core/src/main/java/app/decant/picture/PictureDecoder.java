@@ -34,8 +34,17 @@ public final class PictureDecoder {
      * @throws IOException where it can't be decoded or is larger than any office picture
      */
     public static BufferedImage decode(Image image, double resolution) throws IOException {
+        return decode(image, resolution, 0);
+    }
+
+    /**
+     * The same as it is shown: old drawings say of themselves that they are as wide as a wall, or nothing.
+     *
+     * @param width in points; 0 where that is not known
+     */
+    public static BufferedImage decode(Image image, double resolution, double width) throws IOException {
         if (isDrawing(image)) return drawn(image, resolution);
-        if (Metafile.is(image.bytes())) return Metafile.drawn(image.bytes(), resolution);
+        if (Metafile.is(image.bytes())) return Metafile.drawn(image.bytes(), resolution, width);
         try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(image.bytes()))) {
             Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
             if (!readers.hasNext()) throw new IOException("No reader for " + image);

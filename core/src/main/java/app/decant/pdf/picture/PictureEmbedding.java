@@ -72,9 +72,9 @@ public final class PictureEmbedding {
             return shines ? LosslessFactory.createFromImage(pdf, opaque(PictureDecoder.decode(image, DRAWN))) : drawing;
         }
         checkSize(image.bytes());
-        PDImageXObject exact = exact(image);
+        PDImageXObject exact = exact(image, width);
         if (choice.isExact()) return exact;
-        PDImageXObject smaller = smaller(PictureDecoder.decode(image, DRAWN), width);
+        PDImageXObject smaller = smaller(PictureDecoder.decode(image, DRAWN, width), width);
         return smaller != null && length(smaller) < length(exact) ? smaller : exact;
     }
 
@@ -98,7 +98,7 @@ public final class PictureEmbedding {
         return false;
     }
 
-    private PDImageXObject exact(Image image) throws IOException {
+    private PDImageXObject exact(Image image, double width) throws IOException {
         byte[] bytes = image.bytes();
         boolean jpeg = starts(bytes, 0xFF, 0xD8);
         if (jpeg || starts(bytes, 0x89, 'P', 'N', 'G')) {
@@ -107,7 +107,7 @@ public final class PictureEmbedding {
             boolean inks = standard.isArchive() && made.getColorSpace() instanceof PDDeviceCMYK;
             if (!shines && !inks) return made;
         }
-        BufferedImage pixels = PictureDecoder.decode(image, DRAWN);
+        BufferedImage pixels = PictureDecoder.decode(image, DRAWN, width);
         return LosslessFactory.createFromImage(pdf, standard.isOpaque() ? opaque(pixels) : pixels);
     }
 
