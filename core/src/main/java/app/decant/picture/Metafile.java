@@ -62,7 +62,8 @@ final class Metafile {
         double area = size.getWidth() * size.getHeight();
         if (!(area > 0) || !Double.isFinite(area)) throw new IOException("A metafile without a size");
         // Plain ones often do not know how large they are; none is drawn coarser than if its longer side were shown so wide.
-        double fine = shown > 0 ? resolution / POINTS_AN_INCH * shown / size.getWidth() : Math.max(resolution / POINTS_AN_INCH, resolution * LEAST_INCHES / Math.max(size.getWidth(), size.getHeight()));
+        double wide = Math.max(resolution / POINTS_AN_INCH, resolution * LEAST_INCHES / Math.max(size.getWidth(), size.getHeight()));
+        double fine = shown > 0 ? resolution / POINTS_AN_INCH * shown / size.getWidth() : wide;
         double scale = Math.min(fine, Math.sqrt(MOST_PIXELS / area));
         int width = (int) Math.max(1, Math.min(20_000, Math.ceil(size.getWidth() * scale)));
         int height = (int) Math.max(1, Math.min(20_000, Math.ceil(size.getHeight() * scale)));

@@ -109,6 +109,13 @@ class MetafileTest {
         }
     }
 
+    /** Old drawings tell any size of themselves; where it is known how wide they are shown, they have the pixels for that. */
+    @Test void asManyPixelsAsTheirPlaceAsksFor() throws IOException {
+        Image flag = new Image("image/x-wmf", plain(true));
+        assertThat(PictureDecoder.decode(flag, 300, 36).getWidth()).isBetween(149, 152);
+        assertThat(PictureDecoder.decode(flag, 300, 720).getWidth()).isBetween(2999, 3002);
+    }
+
     @Test void damagedOnesAreRefusedAndHangNothing() {
         Random random = new Random(3);
         for (byte[] whole : List.of(plain(true), extended())) {

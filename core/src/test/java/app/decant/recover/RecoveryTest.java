@@ -104,7 +104,8 @@ class RecoveryTest {
         try (PdfSketch sketch = new PdfSketch()) {
             sketch.text(72, 100, "Before");
             COSDictionary properties = new COSDictionary();
-            properties.setString(COSName.ACTUAL_TEXT, "ferry");
+            // What is no character could be kept by no other format, and refused the whole file.
+            properties.setString(COSName.ACTUAL_TEXT, "fe\u0007rry\uFFFE");
             sketch.page.setResources(sketch.page.getResources());
             COSName name = sketch.page.getResources().add(PDPropertyList.create(properties));
             sketch.out.beginMarkedContent(COSName.getPDFName("Span"),

@@ -276,7 +276,7 @@ final class OdtFlow {
             }
             case "text:a" -> {
                 String target = node.get("xlink:href", "");
-                Link link = target.startsWith("#") ? new Link.Inside(target.substring(1).replaceFirst("\\|(outline|region|frame|table)$", ""))
+                Link link = target.startsWith("#") ? new Link.Inside(target.substring(1).replaceFirst("\\|(region|frame|table)$", ""))
                         : target.isBlank() ? null : new Link.Address(target);
                 inlines(node, link == null ? look : look.with(TextProperty.LINK, link), inlines);
             }

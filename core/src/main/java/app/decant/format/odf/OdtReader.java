@@ -107,7 +107,7 @@ public final class OdtReader {
         // Where nothing is said of it, any number of lines in a row is parted (20.199).
         if (PartedWords.areIn(document) && !sheet.styles().defaults().says(ParagraphProperty.PARTED_LINES))
             document = document.withStyles(PartedWords.inAnyLines(document.styles()));
-        return new Taken(document, findings);
+        return new Taken(OutlineLinks.of(document), findings);
     }
 
     private Section section(OdtFlow.Stretch stretch) {

@@ -63,14 +63,16 @@ public final class FontReading {
         return UNKNOWN;
     }
 
-    /** Ligatures and letters in a shown form made the letters they stand for; white space made one kind. */
-    private static String plain(String text) {
+    /** Ligatures and letters in a shown form made the letters they stand for; white space made one kind; what is no character left out. */
+    static String plain(String text) {
         StringBuilder result = null;
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);
             boolean presentation = c >= 0xFB00 && c <= 0xFDFF && c != 0xFD3E && c != 0xFD3F || c >= 0xFE70 && c <= 0xFEFC;
             boolean space = c == 0xA0 || c == '\t' || c == '\r' || c == '\n' || c >= 0x2000 && c <= 0x200A || c == 0x3000;
-            boolean nothing = c < 32 && !space || c == 0x200B || c == 0xFEFF;
+            boolean half = Character.isHighSurrogate(c) && (i + 1 == text.length() || !Character.isLowSurrogate(text.charAt(i + 1)))
+                    || Character.isLowSurrogate(c) && (i == 0 || !Character.isHighSurrogate(text.charAt(i - 1)));
+            boolean nothing = c < 32 && !space || c == 0x200B || c == 0xFEFF || c >= 0xFFFE || half;
             if ((presentation || space || nothing) && result == null) result = new StringBuilder(text.substring(0, i));
             if (result == null) continue;
             if (presentation) result.append(Normalizer.normalize(String.valueOf(c), Normalizer.Form.NFKC));

@@ -319,7 +319,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         String text = reading.text(code);
         Marked mark = marks.peek();
         if (mark != null && mark.replaces) {
-            text = mark.actualText == null ? "" : mark.actualText;
+            text = mark.actualText == null ? "" : FontReading.plain(mark.actualText);
             mark.actualText = null;
         }
         boolean seen = getGraphicsState().getTextState().getRenderingMode().isFill() || getGraphicsState().getTextState().getRenderingMode().isStroke();

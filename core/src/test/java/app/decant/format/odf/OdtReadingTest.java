@@ -84,6 +84,20 @@ class OdtReadingTest {
         return Formats.read(bytes.toByteArray(), "test.odt", null, Progress.SILENT);
     }
 
+    /** Common practice: a list of contents names headings by number and words where no bookmark stands at them; two may have the same words. */
+    @Test void linksToHeadingsByTheirWordsLand() {
+        Document document = read("", "<text:p><text:a xlink:href='#1.Fares|outline'>to fares</text:a> "
+                + "<text:a xlink:href='#2.1.Fares|outline'>to others</text:a> <text:a xlink:href='#3.Berths|outline'>nowhere</text:a></text:p>"
+                + "<text:h text:outline-level='1'>Fares</text:h>"
+                + "<text:h text:outline-level='1'>Lines</text:h><text:h text:outline-level='2'>2.1. Fares</text:h>").document();
+        List<Paragraph> all = paragraphs(document);
+        assertThat(run(document, "to fares").get(TextProperty.LINK)).isEqualTo(new Link.Inside("outline1"));
+        assertThat(all.get(1).inlines()).contains(new Inline.BookmarkPoint("outline1", true));
+        assertThat(run(document, "to others").get(TextProperty.LINK)).isEqualTo(new Link.Inside("outline2"));
+        assertThat(all.get(3).inlines()).contains(new Inline.BookmarkPoint("outline2", true));
+        assertThat(run(document, "nowhere").get(TextProperty.LINK)).isEqualTo(new Link.Inside("3.Berths"));
+    }
+
     /** 17.6 and 20.x of part 1: lengths have units, margins may be told at once, line heights are shares, lengths or at least. */
     @Test void paragraphsStandWhereTheySay() {
         Document document = read("<style:style style:name='P1' style:family='paragraph'><style:paragraph-properties fo:margin-left='1in' "
