@@ -31,6 +31,12 @@ public enum OtherFormat implements Format {
     PPT("ppt", Group.DECK) {
         @Override public boolean isOf(Content content) { return content.hasStream("PowerPoint Document"); }
     },
+    OLDER("", Group.OTHER) {
+        /** The numbers that text documents of these generations begin with; common practice, from memory. */
+        @Override public boolean isOf(Content content) {
+            return content.startsWith(0xDB, 0xA5) || content.startsWith(0x9B, 0xA5) || content.startsWith(0x31, 0xBE, 0, 0);
+        }
+    },
     COMPOUND("", Group.OTHER) {
         @Override public boolean isOf(Content content) { return content.isCompound(); }
     },

@@ -8,6 +8,7 @@ import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.NumberFormat;
 import app.decant.document.Numbering;
+import app.decant.document.Opaque;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.ListReference;
@@ -82,7 +83,7 @@ final class StructureTree {
                 Growing list = parent.add(Role.CONTENTS);
                 for (Paragraph entry : contents.entries()) list.add(text(Role.CONTENTS_ENTRY, 0, entry, inBody));
             } else if (block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null) {
-                parent.add(figure(opaque.opaque().likeness(), opaque.opaque().what()));
+                parent.add(likeness(opaque.opaque()));
             }
         }
     }
@@ -90,6 +91,12 @@ final class StructureTree {
     private static Element text(Role role, int level, Paragraph paragraph, boolean inBody) {
         Passage passage = new TextPassage(paragraph);
         return new Element(role, level, passage, inBody, null, null, null, 1, 1, List.of());
+    }
+
+    /** Read as its likeness is, such as a formula in words; by what it is where that says nothing. */
+    private static Element likeness(Opaque opaque) {
+        Picture likeness = opaque.likeness();
+        return figure(likeness, likeness.description() == null || likeness.description().isBlank() ? opaque.what() : likeness.description());
     }
 
     private static Element figure(Picture picture, String description) {
@@ -121,7 +128,7 @@ final class StructureTree {
         } else if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) {
             blocks(box.blocks(), home.add(Role.DIVISION), false);
         } else if (inline instanceof Inline.OpaqueInline opaque && opaque.opaque().likeness() != null) {
-            home.add(figure(opaque.opaque().likeness(), opaque.opaque().what()));
+            home.add(likeness(opaque.opaque()));
         }
     }
 

@@ -73,6 +73,7 @@ class FormatsTest {
         Map<byte[], String> files = new LinkedHashMap<>();
         files.put(new byte[0], "empty file");
         files.put(new byte[] {0, 1, 2, 3, 0, 0}, "file of unknown kind");
+        files.put(new byte[] {(byte) 0xDB, (byte) 0xA5, 0x2D, 0, 0x31}, "text document of the time before 1993");
         files.put(Archive.packed("application/vnd.oasis.opendocument.presentation", Map.of()), "OpenDocument slide deck");
         files.put(Archive.packed("application/x-something", Map.of("a", new byte[] {1})), "zip archive");
         files.forEach((file, kind) -> assertThatThrownBy(() -> Formats.read(file, "it", null, Progress.SILENT)).isInstanceOf(DecantException.class)

@@ -122,6 +122,8 @@ final class XlsReader {
                     return reader.workbook();
                 }
             }
+        } catch (DecantException e) {
+            throw e;
         } catch (IOException | RuntimeException e) {
             throw damaged(content, e);
         }
@@ -130,7 +132,7 @@ final class XlsReader {
     }
 
     /** Of the generations before, what its cells say, one a line. */
-    static ReadWorkbook old(Content content) {
+    private static ReadWorkbook old(Content content) {
         try (OldExcelExtractor extractor = new OldExcelExtractor(new ByteArrayInputStream(content.bytes()))) {
             List<Row> rows = new ArrayList<>();
             for (String line : extractor.getText().split("\n", -1)) {

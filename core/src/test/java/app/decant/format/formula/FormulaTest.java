@@ -27,6 +27,8 @@ import java.util.List;
 import java.util.Map;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
+import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.apache.pdfbox.text.TextPosition;
 import org.junit.jupiter.api.Test;
@@ -81,11 +83,28 @@ class FormulaTest {
         });
     }
 
-    private List<TextPosition> letters(Document document) throws IOException {
+    private Path published(Document document) throws IOException {
         Path pdf = Files.createTempDirectory(folder, "made").resolve("speed.pdf");
         Publisher.publish(new Order(Layout.of(document, FontCatalogue.shipped()), Recipe.PLAIN), pdf, Instant.EPOCH, Progress.SILENT);
+        return pdf;
+    }
+
+    private static void spoken(PDStructureNode node, List<String> words) {
+        if (node instanceof PDStructureElement element && element.getAlternateDescription() != null) words.add(element.getAlternateDescription());
+        for (Object kid : node.getKids()) if (kid instanceof PDStructureElement element) spoken(element, words);
+    }
+
+    @Test void formulasAreReadAloudAsALine() throws IOException {
+        List<String> words = new ArrayList<>();
+        try (PDDocument made = Loader.loadPDF(published(page("<mfrac><mi>x</mi><mi>y</mi></mfrac>")).toFile())) {
+            spoken(made.getDocumentCatalog().getStructureTreeRoot(), words);
+        }
+        assertThat(words).containsExactly("x/y");
+    }
+
+    private List<TextPosition> letters(Document document) throws IOException {
         List<TextPosition> letters = new ArrayList<>();
-        try (PDDocument made = Loader.loadPDF(pdf.toFile())) {
+        try (PDDocument made = Loader.loadPDF(published(document).toFile())) {
             new PDFTextStripper() {
                 @Override protected void writeString(String text, List<TextPosition> positions) { letters.addAll(positions); }
             }.getText(made);

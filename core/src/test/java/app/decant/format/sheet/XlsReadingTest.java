@@ -222,6 +222,9 @@ class XlsReadingTest {
         ReadWorkbook longer = read(changed(file, "Workbook", record -> kind(record) == sheetName || kind(record) == delta ? longer(record, 8) : record));
         assertHoldsFares(longer);
         assertThat(longer.findings()).extracting(Finding::what).noneMatch(told -> told.contains("damaged"));
+        byte[] mended = changed(file, "Workbook", record -> kind(record) == delta ? longer(record, 8) : record);
+        assertThatThrownBy(() -> SheetFormat.XLS.workbook(new Content(mended, "fares.xls"), null, (done, total, what) -> false))
+                .satisfies(e -> assertThat(((DecantException) e).kind()).as("stopped, not damaged").isEqualTo(DecantException.Kind.CANCELLED));
         ReadWorkbook twice = read(changed(file, "Workbook", record -> {
             if (kind(record) != centred) return record;
             byte[] both = Arrays.copyOf(record, 2 * record.length);
