@@ -6,8 +6,11 @@ import java.util.List;
 
 /** What a paragraph can say about its look. Distances in points; start and end follow the writing direction. */
 public final class ParagraphProperty {
-    /** What stands before and after a paragraph whose space is left to the program, as between blocks of web pages: common practice, no source. */
-    public static final double AUTOMATIC_SPACE = 14;
+    /**
+     * What stands before and after a paragraph whose space is left to the program, as between blocks of web pages: common practice, no source. By a hair more
+     * than anyone would say it, so that it is told from a space that is meant.
+     */
+    public static final double AUTOMATIC_SPACE = 14.0001;
 
     /** Of how many lines in a row words are parted where nobody says it, and the zone then: common practice, no source. */
     public static final int USUAL_PARTED_LINES = 3;

@@ -216,6 +216,18 @@ class DocxReadingTest {
         assertThat(paragraph.text()).isEqualTo("a\tb\nc\u2011\u00AD\f\u2713");
     }
 
+    /** ISO/IEC 29500-1, 17.3.1.33: what is left to the program is nothing between the items of a list; what is said stays. */
+    @Test void itemsOfOneListHaveNoAutomaticSpaceBetweenThem() {
+        String item = "<w:p><w:pPr><w:spacing w:before=\"100\" w:beforeAutospacing=\"1\" w:after=\"100\" w:afterAutospacing=\"1\"/>"
+                + "<w:numPr><w:ilvl w:val=\"0\"/><w:numId w:val=\"%s\"/></w:numPr></w:pPr>" + t("x") + "</w:p>";
+        String said = item.formatted("2").replace("w:before=\"100\" w:beforeAutospacing=\"1\"", "w:before=\"280\"");
+        List<Block> items = read(item.formatted("1") + item.formatted("1") + item.formatted("2") + said).document().blocks();
+        assertThat(items).extracting(block -> ((Paragraph) block).look().get(ParagraphProperty.SPACE_BEFORE))
+                .containsExactly(ParagraphProperty.AUTOMATIC_SPACE, 0.0, ParagraphProperty.AUTOMATIC_SPACE, 14.0);
+        assertThat(items).extracting(block -> ((Paragraph) block).look().get(ParagraphProperty.SPACE_AFTER))
+                .containsExactly(0.0, ParagraphProperty.AUTOMATIC_SPACE, 0.0, ParagraphProperty.AUTOMATIC_SPACE);
+    }
+
     @Test void anEquationIsKeptAndShown() {
         Taken taken = read(p("<m:oMath><m:r><m:t>a+b</m:t></m:r></m:oMath>"));
         Opaque kept = ((Inline.OpaqueInline) first(taken).inlines().get(0)).opaque();

@@ -17,6 +17,7 @@ import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.document.StyleSheet;
 import app.decant.document.TextProperty;
+import app.decant.format.AutomaticSpace;
 import app.decant.format.PartedWords;
 import app.decant.format.Taken;
 import app.decant.format.binary.Modifiers.Modifier;
@@ -226,7 +227,7 @@ public final class DocReader {
         boolean even = file.getDocProperties() != null && file.getDocProperties().isFFacingPages();
         double tab = file.getDocProperties() == null || file.getDocProperties().getDxaTab() <= 0 ? Document.TAB_WIDTH : file.getDocProperties()
                 .getDxaTab() / 20.0;
-        return new Taken(new Document(facts(), styles, numbering, sections, even, tab, List.of()), findings);
+        return new Taken(AutomaticSpace.between(new Document(facts(), styles, numbering, sections, even, tab, List.of())), findings);
     }
 
     /** What the styles of a run say of its letters: that of its paragraph, and its own. */

@@ -15,6 +15,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
+import app.decant.format.AutomaticSpace;
 import app.decant.format.OfficePackage;
 import app.decant.format.PartedWords;
 import app.decant.format.Taken;
@@ -121,7 +122,7 @@ public final class DocxReader {
             find(Finding.lost(Message.of("ooxml.the-macros-in-the-file-were-left")));
         Document document = new Document(facts(main), styles, numbering, sections, evenAndOdd, tab == null ? Document.TAB_WIDTH : tab,
                 new ArrayList<>(kept.values()), fonts);
-        return new Taken(document, new ArrayList<>(findings));
+        return new Taken(AutomaticSpace.between(document), new ArrayList<>(findings));
     }
 
     private XmlNode tree(String main, String role) {

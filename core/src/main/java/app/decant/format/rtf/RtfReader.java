@@ -12,6 +12,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.document.StyleSheet;
+import app.decant.format.AutomaticSpace;
 import app.decant.format.Languages;
 import app.decant.format.PartedWords;
 import app.decant.format.Taken;
@@ -117,7 +118,7 @@ public final class RtfReader implements IRtfListener {
         StyleSheet styles = tables.styles();
         if (section.parts()) styles = PartedWords.parted(styles, section.partedLines(), section.partingZone());
         Document document = new Document(all, styles, tables.numbering(), sections, section.facing(), section.tab(), List.of());
-        return new Taken(tables.withComments(document), findings);
+        return new Taken(AutomaticSpace.between(tables.withComments(document)), findings);
     }
 
     /** Times are told without their zone; they are those of an unknown desk, and taken as they stand. */

@@ -184,8 +184,8 @@ class PropertyModifiersTest {
         cases.put("6084 98FE", Look.of(ParagraphProperty.FIRST_LINE, -18.0));
         cases.put("13A4 7800", Look.of(ParagraphProperty.SPACE_BEFORE, 6.0));
         cases.put("14A4 7800", Look.of(ParagraphProperty.SPACE_AFTER, 6.0));
-        cases.put("13A4 7800 5B24 01", Look.of(ParagraphProperty.SPACE_BEFORE, 14.0));
-        cases.put("5C24 01", Look.of(ParagraphProperty.SPACE_AFTER, 14.0));
+        cases.put("13A4 7800 5B24 01", Look.of(ParagraphProperty.SPACE_BEFORE, ParagraphProperty.AUTOMATIC_SPACE));
+        cases.put("5C24 01", Look.of(ParagraphProperty.SPACE_AFTER, ParagraphProperty.AUTOMATIC_SPACE));
         cases.put("5C24 00", Look.PLAIN);
         cases.put("1264 68010100", Look.of(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, 1.5)));
         cases.put("1264 F0000000", Look.of(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.AT_LEAST, 12)));

@@ -117,7 +117,8 @@ class RtfWordsTest {
                 .with(ParagraphProperty.FIRST_LINE, -18.0));
         cases.put("\\lin720", Look.of(ParagraphProperty.INDENT_START, 36.0));
         cases.put("\\sb120\\sa60", Look.of(ParagraphProperty.SPACE_BEFORE, 6.0).with(ParagraphProperty.SPACE_AFTER, 3.0));
-        cases.put("\\sb100\\sbauto1\\sa100\\saauto1", Look.of(ParagraphProperty.SPACE_BEFORE, 14.0).with(ParagraphProperty.SPACE_AFTER, 14.0));
+        cases.put("\\sb100\\sbauto1\\sa100\\saauto1", Look.of(ParagraphProperty.SPACE_BEFORE, ParagraphProperty.AUTOMATIC_SPACE)
+                .with(ParagraphProperty.SPACE_AFTER, ParagraphProperty.AUTOMATIC_SPACE));
         cases.put("\\sb100\\sbauto0", Look.of(ParagraphProperty.SPACE_BEFORE, 5.0));
         cases.put("\\sl360\\slmult1", Look.of(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.MULTIPLE, 1.5)));
         cases.put("\\sl240\\slmult0", Look.of(ParagraphProperty.LINE_SPACING, new LineSpacing(LineSpacing.Rule.AT_LEAST, 12)));
