@@ -2,14 +2,12 @@ package app.decant.format.sheet;
 
 import app.decant.document.Facts;
 import app.decant.document.Finding;
-import app.decant.document.Link;
 import app.decant.document.Section.PageGeometry;
 import app.decant.format.Archive;
 import app.decant.sheet.Cell;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.Column;
-import app.decant.sheet.NumberText;
 import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
 import app.decant.sheet.Row;
@@ -19,10 +17,7 @@ import app.decant.sheet.Workbook;
 import app.decant.words.Message;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlWriter;
-import java.math.BigDecimal;
 import java.time.Instant;
-import java.time.LocalDateTime;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -32,18 +27,14 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.apache.poi.ss.usermodel.DateUtil;
 
 /** Writes workbooks of OpenDocument 1.2 (ISO/IEC 26300-1, 9). */
 final class OdsWriter {
-    private static final long SECOND_NANOS = 1_000_000_000L;
-    private static final double DAY_NANOS = 86_400.0 * SECOND_NANOS;
     private static final String KIND = "application/vnd.oasis.opendocument.spreadsheet";
     private static final String[] SPACES = spaces();
     private static final int MOST_COLUMNS = 1024;
 
     private final Workbook workbook;
-    private final NumberText numbers;
     private final OdsNumberStyles formats = new OdsNumberStyles();
     private static final String BREAK = "break ";
     private static final Pattern RANGE = Pattern.compile("\\[([^\\[\\]]+\\.[^\\[\\]]+)\\]");
@@ -51,13 +42,12 @@ final class OdsWriter {
     private final Map<Long, String> columnStyles = new LinkedHashMap<>();
     private final Map<String, String> rowStyles = new LinkedHashMap<>();
     private final OdsMatterPart matter;
-    private int formulas;
+    private OdsCells cells;
     private XmlWriter xml;
 
     private OdsWriter(Workbook workbook) {
         this.workbook = workbook;
         matter = new OdsMatterPart(workbook);
-        numbers = new NumberText(workbook, Locale.ENGLISH);
     }
 
     private static String[] spaces() {
@@ -75,7 +65,7 @@ final class OdsWriter {
         OdsWriter writer = new OdsWriter(workbook);
         byte[] bytes = writer.archive(when);
         return new WrittenWorkbook(bytes, workbook,
-                writer.formulas == 0 ? List.of() : List.of(Finding.changed(Message.of("sheet.formulas-as-values", writer.formulas))));
+                writer.cells.formulas() == 0 ? List.of() : List.of(Finding.changed(Message.of("sheet.formulas-as-values", writer.cells.formulas()))));
     }
 
     private byte[] archive(Instant when) {
@@ -98,11 +88,10 @@ final class OdsWriter {
     }
 
     private byte[] content() {
-        // Styles stand before what wears them, and are known after it.
-        XmlWriter body = new XmlWriter();
-        xml = body;
+        // Styles stand before what wears them.
         for (Sheet sheet : workbook.sheets()) prepare(sheet);
         xml = new XmlWriter();
+        cells = new OdsCells(workbook, matter, xml);
         xml.open("office:document-content", SPACES);
         xml.open("office:automatic-styles");
         for (CellStyle style : workbook.styles()) formats.name(style.format());
@@ -322,7 +311,7 @@ final class OdsWriter {
                 continue;
             }
             boolean covered = whole != null && (whole.top() != row.index() || whole.left() != column);
-            cell(row.index(), cell == null ? new Cell(column, CellValue.EMPTY, 0) : cell, covered ? null : whole, covered);
+            cells.write(row.index(), cell == null ? new Cell(column, CellValue.EMPTY, 0) : cell, covered ? null : whole, covered);
             next = column + 1;
         }
         int blank = matter.blank(xml, row.index(), next, Range.MOST_COLUMNS);
@@ -342,104 +331,6 @@ final class OdsWriter {
             if (!same || matter.check(row.index(), to) != null || over.stream().anyMatch(one -> one.holds(row.index(), column))) break;
         }
         return to - from;
-    }
-
-    private void cell(int row, Cell cell, Range whole, boolean covered) {
-        CellStyle style = workbook.style(cell);
-        List<String> told = new ArrayList<>(List.of("table:style-name", "ce" + cell.style()));
-        if (whole != null) told.addAll(List.of("table:number-columns-spanned", String.valueOf(whole.columns()), "table:number-rows-spanned",
-                String.valueOf(whole.rows())));
-        String formula = OdsFormula.open(cell.formula());
-        if (formula != null) told.addAll(List.of("table:formula", "of:=" + formula));
-        else if (cell.formula() != null) formulas++;
-        if (formula != null && cell.array() != null) told.addAll(List.of("table:number-matrix-columns-spanned", String.valueOf(cell.array().columns()),
-                "table:number-matrix-rows-spanned", String.valueOf(cell.array().rows())));
-        String check = matter.check(row, cell.column());
-        if (check != null) told.addAll(List.of("table:content-validation-name", check));
-        String shown = numbers.of(cell.value(), style.format());
-        if (cell.value() instanceof CellValue.Number number) value(number.value(), style.format(), told);
-        else if (cell.value() instanceof CellValue.Truth truth) told.addAll(List.of("office:value-type", "boolean", "office:boolean-value",
-                String.valueOf(truth.value())));
-        else if (cell.value() instanceof CellValue.Text || cell.value() instanceof CellValue.Failure) {
-            told.addAll(List.of("office:value-type", "string"));
-            if (cell.value() instanceof CellValue.Text text) shown = text.text();
-        }
-        xml.open(covered ? "table:covered-table-cell" : "table:table-cell", told.toArray(String[]::new));
-        matter.within(xml, row, cell.column());
-        String address = cell.link() instanceof Link.Address out ? out.uri() : cell.link() instanceof Link.Inside inside ? OdsFormula.inside(inside.bookmark())
-                : null;
-        List<CellValue.Stretch> stretches = cell.value() instanceof CellValue.Text text && shown.equals(text.text()) ? text.stretches() : List.of();
-        int from = 0;
-        if (!cell.isEmpty()) for (String line : shown.split("\n", -1)) {
-            xml.open("text:p");
-            if (address != null) xml.open("text:a", "xlink:type", "simple", "xlink:href", address);
-            line(line, from, stretches);
-            if (address != null) xml.close();
-            xml.close();
-            from += line.length() + 1;
-        }
-        xml.close();
-    }
-
-    /** A line that begins at a character of its text: what of it looks otherwise stands in spans. */
-    private void line(String line, int start, List<CellValue.Stretch> stretches) {
-        int at = 0;
-        for (CellValue.Stretch one : stretches) {
-            int from = Math.max(at, one.from() - start);
-            int to = Math.min(line.length(), one.to() - start);
-            if (to <= from) continue;
-            text(line.substring(at, from).replace("\r", ""));
-            xml.open("text:span", "text:style-name", matter.textStyle(one.look()));
-            text(line.substring(from, to).replace("\r", ""));
-            xml.close();
-            at = to;
-        }
-        text(line.substring(at).replace("\r", ""));
-    }
-
-    /** Blanks in a row and tabs are elements (ISO/IEC 26300-1, 6.1.2). */
-    private void text(String line) {
-        StringBuilder plain = new StringBuilder();
-        for (int i = 0; i < line.length(); i++) {
-            char c = line.charAt(i);
-            boolean again = c == ' ' && (i == 0 || line.charAt(i - 1) == ' ');
-            if (c != '\t' && !again) {
-                plain.append(c);
-                continue;
-            }
-            if (!plain.isEmpty()) xml.text(plain.toString());
-            plain.setLength(0);
-            xml.leaf(c == '\t' ? "text:tab" : "text:s");
-        }
-        if (!plain.isEmpty()) xml.text(plain.toString());
-    }
-
-    /** Parts of a second, as far as there are any (XML Schema 2, 3.2.6 and 3.2.7). */
-    private static String fraction(long nanos) { return nanos == 0 ? "" : String.format(Locale.ROOT, ".%09d", nanos).replaceFirst("0+$", ""); }
-
-    private void value(double value, String format, List<String> told) {
-        if (NumberText.isDate(format) && value >= 0 && value < 2_958_466) {
-            LocalDateTime day = DateUtil.getLocalDateTime(Math.floor(value), workbook.since1904());
-            if (day != null && OdsNumberStyles.hasDay(format)) {
-                LocalDateTime time = day.plusNanos(Math.round((value - Math.floor(value)) * DAY_NANOS));
-                told.addAll(List.of("office:value-type", "date", "office:date-value", value == Math.rint(value) ? day.toLocalDate().toString()
-                        : time.format(DateTimeFormatter.ofPattern("yyyy-MM-dd'T'HH:mm:ss")) + fraction(time.getNano())));
-                return;
-            }
-            long nanos = Math.round((value - Math.floor(value)) * DAY_NANOS);
-            long seconds = (long) Math.floor(value) * 86_400 + nanos / SECOND_NANOS;
-            told.addAll(List.of("office:value-type", "time", "office:time-value", String.format(Locale.ROOT, "PT%02dH%02dM%02d%sS", seconds / 3600,
-                    seconds / 60 % 60, seconds % 60, fraction(nanos % SECOND_NANOS))));
-            return;
-        }
-        boolean percent = format.contains("%");
-        told.addAll(List.of("office:value-type", percent ? "percentage" : "float", "office:value", plain(value)));
-    }
-
-    private static String plain(double value) {
-        return value == Math.rint(value) && Math.abs(value) < 1e15 ? String.valueOf((long) value) : new BigDecimal(String.valueOf(value)).toPlainString()
-                .length() > 40
-                ? String.valueOf(value) : new BigDecimal(String.valueOf(value)).toPlainString();
     }
 
     /** @param sheet whose own names are told, or null for those of the workbook */
