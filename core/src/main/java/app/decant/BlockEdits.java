@@ -2,6 +2,7 @@ package app.decant;
 
 import app.decant.document.Block;
 import app.decant.document.BlockPath;
+import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Paragraph;
 import app.decant.document.Story;
@@ -75,11 +76,12 @@ final class BlockEdits {
         return before.replacing(Story.BODY, changed).blocks();
     }
 
-    /** A table without the rows that are known to have come, or to be gone. */
+    /** A table without the rows, a contents list without the entries that are known to have come, or to be gone. */
     private Block without(Block block, Predicate<TextEdits.Edit> which) {
-        if (!(block instanceof Table table)) return block;
         Set<Block> known = Collections.newSetFromMap(new IdentityHashMap<>());
         for (TextEdits.Edit edit : edits) if (which.test(edit)) known.addAll(edit.isGone() ? edit.olds() : edit.nows());
+        if (block instanceof Contents list) return list.withEntries(list.entries().stream().filter(entry -> !known.contains(entry)).toList());
+        if (!(block instanceof Table table)) return block;
         List<Table.Row> rows = table.rows().stream().filter(row -> row.cells().isEmpty() || row.cells().get(0).blocks().isEmpty()
                 || !known.contains(row.cells().get(0).blocks().get(0))).toList();
         return new Table(table.look(), table.columns(), rows);

@@ -108,7 +108,7 @@ final class FreshParagraphs {
 
     /** A paragraph of the text whose letters are known. */
     private boolean isText(int stop) {
-        return stop >= 0 && stop < walk.stops().size() && walk.stops().get(stop).path().size() == 2 && !lines(stop).isEmpty()
+        return stop >= 0 && stop < walk.stops().size() && LinesBelow.isOfText(walk.stops().get(stop).path()) && !lines(stop).isEmpty()
                 && provenance.places(paragraph(stop)) != null;
     }
 
@@ -236,7 +236,7 @@ final class FreshParagraphs {
         }
         double begins = left;
         for (int i = 0; i < walk.stops().size(); i++)
-            for (Provenance.Line line : walk.stops().get(i).path().size() == 2 ? lines(i) : List.<Provenance.Line>of())
+            for (Provenance.Line line : LinesBelow.isOfText(walk.stops().get(i).path()) ? lines(i) : List.<Provenance.Line>of())
                 if (line.page() == page && Math.abs(StandingPassages.left(line) - begins) < NEAR) right = Math.max(right, StandingPassages.right(line));
         return new double[] {left, right};
     }

@@ -32,6 +32,9 @@ final class LinesBelow {
         this.flow = flow;
     }
 
+    /** Whether a paragraph is one of the text itself, such as an entry of a contents list is too, and in no table. */
+    static boolean isOfText(BlockPath path) { return path.size() < IN_CELL; }
+
     /**
      * What stands below a passage in its column, from above: the rest of its paragraph and the paragraphs after it, until the text goes on higher up or
      * elsewhere; and what else of the text stands below those. Of a cell it is what else that holds.
@@ -48,9 +51,9 @@ final class LinesBelow {
             lowest = line.baseline();
             lines.add(line);
         }
-        int size = walk.stops().get(stop).path().size();
-        if (size > 2) {
-            if (size == IN_CELL && lines.size() == own.size() - rest) addOfCell(lines, stop, page, lowest);
+        BlockPath path = walk.stops().get(stop).path();
+        if (!isOfText(path)) {
+            if (path.size() == IN_CELL && lines.size() == own.size() - rest) addOfCell(lines, stop, page, lowest);
             return marks(lines);
         }
         if (!addInOrder(lines, stop, page, lowest)) return null;
@@ -102,7 +105,7 @@ final class LinesBelow {
     private boolean addInOrder(List<Provenance.Line> following, int stop, int page, double from) {
         double lowest = from;
         BlockPath own = walk.stops().get(stop).path();
-        BlockPath table = own.size() > 2 ? own.head(2) : null;
+        BlockPath table = isOfText(own) ? null : own.head(2);
         for (int i = stop + 1; i < walk.stops().size(); i++) {
             Walk.Stop next = walk.stops().get(i);
             List<Provenance.Line> lines = lines(i);
@@ -112,7 +115,7 @@ final class LinesBelow {
                 return false;
             }
             BlockPath block = next.path().head(2);
-            boolean within = next.path().size() > 2 && block.equals(table);
+            boolean within = !isOfText(next.path()) && block.equals(table);
             table = block;
             if (!within && lines.get(0).baseline() < lowest) return true;
             for (Provenance.Line line : lines) {

@@ -49,7 +49,7 @@ final class StandingPassages {
     Correction removal(int stop) {
         Paragraph gone = paragraph(stop);
         List<Provenance.Line> lines = provenance.of(gone);
-        if (walk.stops().get(stop).path().size() > 2 || lines.isEmpty() || gone.text().indexOf(Inline.OBJECT) >= 0) return null;
+        if (!LinesBelow.isOfText(walk.stops().get(stop).path()) || lines.isEmpty() || holdsObject(gone)) return null;
         int page = lines.get(0).page();
         List<List<Integer>> marks = lines.stream().map(StandingPassages::marks).toList();
         if (lines.stream().anyMatch(line -> line.page() != page) || marks.stream().anyMatch(List::isEmpty)) return null;
@@ -57,6 +57,12 @@ final class StandingPassages {
         int last = marks.size() - 1;
         return new Correction(passage, 0, 0, last, marks.get(last).size(), List.of(), WordChange.setting(cascade, gone),
                 WordChange.isDrawn(cascade, gone, 0));
+    }
+
+    /** Whether there is more in a paragraph than words, with the numbers of pages among them. */
+    private static boolean holdsObject(Paragraph paragraph) {
+        return paragraph.inlines().stream().anyMatch(inline -> inline.length() > 0 && !(inline instanceof Inline.Text)
+                && !(inline instanceof Inline.Field field && field.kind() == Inline.Field.Kind.PAGE_REFERENCE));
     }
 
     /**
@@ -235,7 +241,7 @@ final class StandingPassages {
     private Correction.Rest rest(Stretch own, int before) {
         int page = before + 1;
         List<Provenance.Line> lines = own.lines.subList(0, own.end).stream().filter(line -> line.page() == page).toList();
-        if (lines.isEmpty() || walk.stops().get(own.stop).path().size() != 2 || lines.stream().anyMatch(line -> marks(line).isEmpty())) return null;
+        if (lines.isEmpty() || !LinesBelow.isOfText(walk.stops().get(own.stop).path()) || lines.stream().anyMatch(line -> marks(line).isEmpty())) return null;
         boolean goesOn = own.lines.subList(0, own.end).stream().anyMatch(line -> line.page() > page);
         List<List<Integer>> following = goesOn ? List.of() : below.following(own.stop, own.end - own.from, page);
         return new Correction.Rest(page, new Correction.Passage(lines.stream().map(StandingPassages::marks).toList(), own.hyphens(page), goesOn, following,
@@ -244,7 +250,7 @@ final class StandingPassages {
 
     /** Where the page goes on; what stands in tables goes nowhere. */
     private Onward onward(int from, int to, int page) {
-        return walk.stops().subList(from, to).stream().allMatch(stop -> stop.path().size() == 2) ? flow.after(page) : null;
+        return walk.stops().subList(from, to).stream().allMatch(stop -> LinesBelow.isOfText(stop.path())) ? flow.after(page) : null;
     }
 
     /** How paragraphs of this kind are parted, as this page or others show it; where none does, as they are laid out. */

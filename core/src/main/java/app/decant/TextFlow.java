@@ -72,7 +72,7 @@ final class TextFlow {
 
     private Provenance.Line line(At at) { return lines(at.stop).get(at.line); }
 
-    private boolean isOfText(At at) { return stops.get(at.stop).path().size() == 2; }
+    private boolean isOfText(At at) { return LinesBelow.isOfText(stops.get(at.stop).path()); }
 
     private int level(At at) { return cascade.outlineLevel(stops.get(at.stop).paragraph()); }
 
@@ -239,7 +239,7 @@ final class TextFlow {
     private boolean isLike(int stop, int other) {
         Paragraph one = stops.get(stop).paragraph();
         Paragraph two = stops.get(other).paragraph();
-        return one == two || one.style().equals(two.style()) && stops.get(stop).path().size() == 2 && !lines(stop).isEmpty()
+        return one == two || one.style().equals(two.style()) && LinesBelow.isOfText(stops.get(stop).path()) && !lines(stop).isEmpty()
                 && Math.abs(lines(stop).get(0).size() - lines(other).get(0).size()) < 0.1;
     }
 

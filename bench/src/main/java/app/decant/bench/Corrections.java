@@ -5,6 +5,7 @@ import app.decant.Intake;
 import app.decant.document.BlockPath;
 import app.decant.document.Cascade;
 import app.decant.document.Colour;
+import app.decant.document.Contents;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
@@ -25,6 +26,7 @@ import app.decant.document.Walk;
 import app.decant.edit.Change;
 import app.decant.edit.Dressing;
 import app.decant.edit.EditKind;
+import app.decant.edit.FollowingContents;
 import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
@@ -61,7 +63,8 @@ import java.util.stream.Stream;
  * a row is put into a table, with {@code rows}, as many as make its page overflow, with {@code rowless}, one is taken out; with {@code over},
  * one gets much longer; with {@code across}, one that goes on on the next page gets longer; with {@code colour} or {@code size}, some words get another,
  * with {@code underline} a line, with {@code lit} an area behind them; with {@code centred}, a paragraph of more than one line is set in the middle;
- * with {@code below}, text is put in below a heading; with {@code several}, most of these are done one after the other.
+ * with {@code below}, text is put in below a heading; with {@code contents}, a word of a heading that a contents list names is corrected; with
+ * {@code several}, most of these are done one after the other.
  */
 public final class Corrections {
     private static final Pattern WORD = Pattern.compile("\\p{Ll}{4,12}");
@@ -73,7 +76,7 @@ public final class Corrections {
             entry("head", Corrections::headed), entry("paragraph", Corrections::parted), entry("item", Corrections::listed),
             entry("over", Corrections::overfull), entry("centred", Corrections::centred), entry("below", Corrections::belowHeading),
             entry("cell", Corrections::fuller), entry("empty", Corrections::filled), entry("row", Corrections::withRow), entry("rows", Corrections::withRows),
-            entry("rowless", Corrections::withoutRow),
+            entry("rowless", Corrections::withoutRow), entry("contents", Corrections::listedHeading),
             entry("several", Corrections::several));
     private static final Map<String, UnaryOperator<Look>> LOOKS = Map.of("colour", look -> look.with(TextProperty.COLOUR, new Colour(0xB00020)), "size",
             look -> look.with(TextProperty.SIZE, 15.0), "underline", look -> look.with(TextProperty.UNDERLINE, Underline.SINGLE), "lit",
@@ -215,6 +218,23 @@ public final class Corrections {
             if (level == 0 || stop.path().size() > 2 || stop.paragraph().length() == 0) continue;
             Change parted = Typing.breakParagraph(document, TextSelection.caret(new Place(stop.path(), stop.paragraph().length())));
             return Typing.type(parted.after(), parted.picked(), "Some more about this, in a line or two, as an office would put it.", null).after();
+        }
+        return null;
+    }
+
+    /** A word of the first heading that a contents list names has another order of its letters, and the list follows. */
+    private static Document listedHeading(Document document) {
+        boolean listed = document.sections().stream().flatMap(section -> section.blocks().stream()).anyMatch(Contents.class::isInstance);
+        Cascade cascade = Cascade.of(document);
+        for (Walk.Stop stop : listed ? Walk.of(document).stops() : List.<Walk.Stop>of()) {
+            if (cascade.paragraph(stop.paragraph()).get(ParagraphProperty.OUTLINE_LEVEL, 0) == 0) continue;
+            Matcher word = WORD.matcher(stop.paragraph().text());
+            if (!word.find()) continue;
+            String other = new StringBuilder(word.group().substring(1)).append(word.group().charAt(0)).toString();
+            TextSelection picked = new TextSelection(new Place(stop.path(), word.start()), new Place(stop.path(), word.end()));
+            Change typed = Typing.type(document, picked, other, null);
+            Document followed = FollowingContents.of(typed).after();
+            if (followed != typed.after()) return followed;
         }
         return null;
     }

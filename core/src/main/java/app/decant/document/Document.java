@@ -178,7 +178,7 @@ public record Document(Facts facts, StyleSheet styles, Numbering numbering, List
         } else if (child instanceof Contents contents) {
             List<Paragraph> entries = new ArrayList<>();
             for (Block block : replaced(contents.entries(), container, at + 1, from, to, blocks)) entries.add((Paragraph) block);
-            result.set(index, new Contents(contents.fromLevel(), contents.toLevel(), entries));
+            result.set(index, contents.withEntries(entries));
         }
         return result;
     }

@@ -86,6 +86,6 @@ public abstract class Rewriting {
     protected Contents contents(Contents contents) {
         List<Block> entries = blocks(contents.entries());
         if (entries == (Object) contents.entries()) return contents;
-        return new Contents(contents.fromLevel(), contents.toLevel(), entries.stream().map(Paragraph.class::cast).toList());
+        return contents.withEntries(entries.stream().map(Paragraph.class::cast).toList());
     }
 }

@@ -119,7 +119,7 @@ public final class Stories {
             if (own.get(0).getKey().size() == depth + 1) result.set(index, own.get(own.size() - 1).getValue());
             else if (children.get(index) instanceof Table table) result.set(index, replaced(table, own, depth + 1));
             else if (children.get(index) instanceof Contents contents)
-                result.set(index, new Contents(contents.fromLevel(), contents.toLevel(), replaced(contents.entries(), own, depth + 1).stream()
+                result.set(index, contents.withEntries(replaced(contents.entries(), own, depth + 1).stream()
                         .map(Paragraph.class::cast).toList()));
             else throw new IllegalArgumentException("Nothing is contained at " + own.get(0).getKey());
             i = end;

@@ -24,7 +24,7 @@ public final class FollowingContents {
     public static Change of(Change change) {
         if (!touchesHeadings(change)) return change;
         Document before = change.after();
-        Document after = ContentsList.refreshed(before);
+        Document after = ContentsList.following(change.before(), before);
         if (after == before) return change;
         Draft draft = new Draft(before, change.picked());
         SortedMap<BlockPath, Paragraph> marked = new TreeMap<>();

@@ -29,7 +29,7 @@ public record Slice(List<Block> blocks) {
 
     private static Block pointless(Block block) {
         if (block instanceof Paragraph paragraph) return pointless(paragraph);
-        if (block instanceof Contents contents) return new Contents(contents.fromLevel(), contents.toLevel(), contents.entries().stream().map(Slice::pointless)
+        if (block instanceof Contents contents) return contents.withEntries(contents.entries().stream().map(Slice::pointless)
                 .toList());
         if (!(block instanceof Table table)) return block;
         return new Table(table.look(), table.columns(), table.rows().stream().map(row -> new Table.Row(row.look(), row.cells().stream()

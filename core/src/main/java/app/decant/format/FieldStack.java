@@ -1,12 +1,9 @@
 package app.decant.format;
 
-import app.decant.document.Block;
-import app.decant.document.Contents;
 import app.decant.document.FormField;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
-import app.decant.document.Paragraph;
 import app.decant.document.TextProperty;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -14,13 +11,11 @@ import java.util.Collections;
 import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Fields as binary and rich text files have them: an instruction, then the last result, one within another, some over several paragraphs. */
 public final class FieldStack {
-    private static final Pattern LEVELS = Pattern.compile("\\\\o\\s+\"?(\\d)\\s*-\\s*(\\d)");
     private static final Pattern TARGET = Pattern.compile("\"([^\"]*)\"|(?<!\\\\)\\b([^\\s\"\\\\]+)");
 
     /** One text over another, as East Asian typing makes it: an EQ field that overlays two texts. */
@@ -132,37 +127,5 @@ public final class FieldStack {
             if (one.length() > 1) return inside ? new Link.Inside(one) : new Link.Address(one);
         }
         return null;
-    }
-
-    /**
-     * Entries of contents lists, one behind another, made lists.
-     *
-     * @param entries the instruction of its list by each entry, by identity
-     */
-    public static List<Block> grouped(List<Block> blocks, Map<Paragraph, String> entries) {
-        if (entries.isEmpty()) return blocks;
-        List<Block> result = new ArrayList<>();
-        List<Paragraph> list = new ArrayList<>();
-        String instruction = null;
-        for (Block block : blocks) {
-            String told = block instanceof Paragraph paragraph ? entries.get(paragraph) : null;
-            if (told != null) {
-                if (instruction == null) instruction = told;
-                list.add((Paragraph) block);
-                continue;
-            }
-            if (!list.isEmpty()) result.add(contents(list, instruction));
-            list = new ArrayList<>();
-            instruction = null;
-            result.add(block);
-        }
-        if (!list.isEmpty()) result.add(contents(list, instruction));
-        return result;
-    }
-
-    private static Contents contents(List<Paragraph> entries, String instruction) {
-        Matcher levels = LEVELS.matcher(instruction);
-        boolean told = levels.find();
-        return new Contents(told ? Integer.parseInt(levels.group(1)) : 1, told ? Integer.parseInt(levels.group(2)) : 3, entries);
     }
 }

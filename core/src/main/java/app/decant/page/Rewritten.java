@@ -69,17 +69,18 @@ public record Rewritten(byte[] content, Parts parts, List<Area> areas, List<Rese
     public record Given(Area from, int turn, int page, double across, double down, boolean fresh) { }
 
     /**
-     * A link that is somewhere else with its words.
+     * A link that is somewhere else with its words, or gone with them.
      *
      * @param annotation its place among the annotations of the page
      * @param turn       how far the page was turned clockwise to be read
-     * @param areas      where its words are, line by line, on the page as it was read
+     * @param areas      where its words are, line by line, on the page as it was read; none where they are gone
      */
     public record Relinked(int annotation, int turn, List<Area> areas) {
-        public Relinked {
-            areas = List.copyOf(areas);
-            if (areas.isEmpty()) throw new IllegalArgumentException("A link is somewhere");
-        }
+        public Relinked { areas = List.copyOf(areas); }
+
+        public static Relinked gone(int annotation, int turn) { return new Relinked(annotation, turn, List.of()); }
+
+        public boolean isGone() { return areas.isEmpty(); }
     }
 
     /**

@@ -1,6 +1,7 @@
 package app.decant.format.binary;
 
 import app.decant.document.Block;
+import app.decant.document.Contents;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
@@ -45,7 +46,7 @@ final class BodyReading {
             if (one.contents != null) entries.put(one.paragraph, one.contents);
             if (one.frame != null && one.frame.dropped() == 0) frames.put(one.paragraph, one.frame);
         }
-        return FramedBlocks.anchored(FieldStack.grouped(blocks, entries), frames);
+        return FramedBlocks.anchored(Contents.grouped(blocks, entries), frames);
     }
 
     /** Blocks at one depth of tables, up to where a cell or row of the table outside ends. */

@@ -69,7 +69,7 @@ final class StoryMaker {
 
     private void contents(Contents contents, Place place) {
         List<Paragraph> entries = contents.entries().isEmpty() ? List.of(Paragraph.of("")) : contents.entries();
-        String instruction = " TOC \\o \"" + contents.fromLevel() + "-" + contents.toLevel() + "\" \\h \\z \\u ";
+        String instruction = " " + contents.field() + " ";
         for (int i = 0; i < entries.size(); i++)
             paragraph(entries.get(i), place, PARAGRAPH, i == 0 ? instruction : null, i == entries.size() - 1, new Properties());
     }

@@ -62,11 +62,11 @@ public final class EpubWriter {
 
     private static String chapter(int index) { return String.format(Locale.ROOT, "chapter-%03d.xhtml", index + 1); }
 
-    /** Contents lists are left out: a book has its navigation. */
+    /** Lists of headings are left out: a book has its navigation. */
     private void split(Cascade cascade) {
         List<Block> current = new ArrayList<>();
         for (Block block : document.blocks()) {
-            if (block instanceof Contents) continue;
+            if (block instanceof Contents contents && contents.listsHeadings()) continue;
             if (block instanceof Paragraph paragraph && cascade.outlineLevel(paragraph) == 1 && !current.isEmpty()) {
                 chapters.add(current);
                 current = new ArrayList<>();

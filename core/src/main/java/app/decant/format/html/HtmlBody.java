@@ -103,9 +103,10 @@ final class HtmlBody {
             } else if (block instanceof Paragraph paragraph) {
                 paragraph(paragraph, table);
             } else if (block instanceof Contents contents) {
-                out.open("nav", "role", "doc-toc").line();
+                boolean nav = contents.listsHeadings();
+                if (nav) out.open("nav", "role", "doc-toc").line();
                 for (Paragraph entry : contents.entries()) paragraph(entry, table);
-                out.close().line();
+                if (nav) out.close().line();
             } else if (block instanceof Table one) {
                 table(one);
             } else if (block instanceof OpaqueBlock) {

@@ -33,6 +33,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -226,8 +227,10 @@ public final class HtmlReader {
         Filling own = new Filling(entries, filling.context);
         children(nav, context, own);
         own.end();
-        List<Paragraph> paragraphs = entries.stream().filter(entry -> entry instanceof Paragraph).map(entry -> (Paragraph) entry).toList();
-        if (!paragraphs.isEmpty()) filling.blocks.add(new Contents(1, 3, paragraphs));
+        Map<Paragraph, String> listed = new IdentityHashMap<>();
+        String headings = new Contents(1, 3, List.of()).field();
+        for (Block entry : entries) if (entry instanceof Paragraph paragraph) listed.put(paragraph, headings);
+        filling.blocks.addAll(Contents.grouped(entries, listed));
     }
 
     private void list(Element element, String name, HtmlContext context, Filling filling) {

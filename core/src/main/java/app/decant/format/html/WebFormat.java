@@ -32,7 +32,7 @@ public enum WebFormat implements Format {
         @Override public Document shown(Document document) {
             Document seen = super.shown(document);
             return seen.withSections(seen.sections().stream().map(section -> section.withBlocks(section.blocks().stream()
-                    .filter(block -> !(block instanceof Contents)).toList())).toList());
+                    .filter(block -> !(block instanceof Contents contents && contents.listsHeadings())).toList())).toList());
         }
     },
     HTML("html", Group.TEXT) {

@@ -117,9 +117,13 @@ final class OdtBody {
         else if (block instanceof OpaqueBlock) writer.lose("opaque");
     }
 
+    /** Of headings (8.3), or of what bears captions of one sequence (8.4). */
     private void contents(Contents contents, Look table) {
-        xml.open("text:table-of-content", "text:name", "Contents" + ++listCount, "text:protected", "false");
-        xml.open("text:table-of-content-source", "text:outline-level", contents.toLevel(), "text:use-index-marks", "false").close();
+        String sequence = contents.listsHeadings() ? null : contents.captions();
+        String kind = sequence == null ? "text:table-of-content" : "text:illustration-index";
+        xml.open(kind, "text:name", "Contents" + ++listCount, "text:protected", "false");
+        if (sequence == null) xml.open(kind + "-source", "text:outline-level", contents.toLevel(), "text:use-index-marks", "false").close();
+        else xml.open(kind + "-source", "text:caption-sequence-name", sequence, "text:caption-sequence-format", "text").close();
         xml.open("text:index-body");
         for (Paragraph entry : contents.entries()) paragraph(entry, table);
         xml.close().close();

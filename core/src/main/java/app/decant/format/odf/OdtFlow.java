@@ -45,6 +45,8 @@ final class OdtFlow {
     private final Set<OdtChangeList.Region> reading = Collections.newSetFromMap(new IdentityHashMap<>());
     private List<Paragraph> parted = new ArrayList<>();
     private int annotations;
+    private final Map<Paragraph, String> entries = new IdentityHashMap<>();
+    private String listed;
 
     OdtFlow(OdtReader reader, boolean inContent) {
         this.reader = reader;
@@ -61,13 +63,15 @@ final class OdtFlow {
 
     List<Stretch> stretches() { return stretches; }
 
+    private Stretch stretch() { return new Stretch(Contents.grouped(blocks, entries), master, number, goesOn, columns); }
+
     void body(XmlNode node) {
         blocks(node, null, 0);
-        stretches.add(new Stretch(blocks, master, number, goesOn, columns));
+        stretches.add(stretch());
     }
 
     private void part(String nextMaster, Integer nextNumber, boolean nextGoesOn, XmlNode nextColumns) {
-        if (!blocks.isEmpty()) stretches.add(new Stretch(blocks, master, number, goesOn, columns));
+        if (!blocks.isEmpty()) stretches.add(stretch());
         blocks = new ArrayList<>();
         master = nextMaster;
         number = nextNumber;
@@ -98,6 +102,7 @@ final class OdtFlow {
                     Paragraph paragraph = paragraph(node, item);
                     blocks.addAll(parted);
                     blocks.add(paragraph);
+                    if (listed != null) entries.put(paragraph, listed);
                     parted = outside;
                 }
                 case "text:change-start", "text:change-end" -> changes.mark(node);
@@ -122,10 +127,8 @@ final class OdtFlow {
                     Table table = tables.table(node);
                     blocks.add(table);
                 }
-                case "text:table-of-content" -> contents(node);
-                case "text:illustration-index", "text:table-index", "text:user-index", "text:alphabetical-index", "text:bibliography" -> {
-                    if (node.child("text:index-body") != null) blocks(node.child("text:index-body"), item, depth);
-                }
+                case "text:table-of-content", "text:illustration-index", "text:table-index", "text:user-index", "text:alphabetical-index",
+                        "text:bibliography" -> index(node, item, depth);
                 case "text:index-title" -> blocks(node, item, depth);
                 case "draw:frame", "draw:custom-shape", "draw:g" -> {
                     Inline floating = frames.frame(node, Look.PLAIN);
@@ -168,14 +171,29 @@ final class OdtFlow {
         }
     }
 
-    private void contents(XmlNode node) {
-        String level = node.child("text:table-of-content-source") == null ? "3" : node.child("text:table-of-content-source").get("text:outline-level", "3");
-        List<Block> outside = blocks;
-        blocks = new ArrayList<>();
-        if (node.child("text:index-body") != null) blocks(node.child("text:index-body"), null, 0);
-        List<Paragraph> entries = blocks.stream().filter(block -> block instanceof Paragraph).map(block -> (Paragraph) block).toList();
-        blocks = outside;
-        blocks.add(new Contents(1, level.matches("[1-9]") ? Integer.parseInt(level) : 3, entries));
+    /** A list of headings (8.3) or of what bears captions (8.4, 8.5); others are text like any other. */
+    private void index(XmlNode node, Item item, int depth) {
+        XmlNode body = node.child("text:index-body");
+        String outside = listed;
+        listed = node.is("text:table-of-content") ? headings(node) : captions(node);
+        int before = entries.size();
+        if (body != null) blocks(body, listed == null ? item : null, depth);
+        // One that was never filled stays a list to be filled.
+        if (listed != null && entries.size() == before) blocks.add(Contents.of(listed, List.of()));
+        listed = outside;
+    }
+
+    private static String headings(XmlNode node) {
+        XmlNode source = node.child("text:table-of-content-source");
+        String level = source == null ? "3" : source.get("text:outline-level", "3");
+        return new Contents(1, level.matches("[1-9]") ? Integer.parseInt(level) : 3, List.of()).field();
+    }
+
+    /** Null where objects are listed by their names. */
+    private static String captions(XmlNode node) {
+        XmlNode source = node.child(node.name() + "-source");
+        String sequence = source == null || source.get("text:use-caption", "true").equals("false") ? null : source.get("text:caption-sequence-name");
+        return sequence == null || sequence.isBlank() ? null : Contents.ofCaptions(sequence).field();
     }
 
     private Paragraph paragraph(XmlNode node, Item item) {
@@ -367,11 +385,14 @@ final class OdtFlow {
     /** The blocks of a note, a box or a cell. */
     private List<Block> inside(XmlNode node) {
         List<Block> outside = blocks;
+        String around = listed;
         blocks = new ArrayList<>();
+        listed = null;
         blocks(node, null, 0);
         List<Block> inside = blocks;
         blocks = outside;
-        return inside;
+        listed = around;
+        return Contents.grouped(inside, entries);
     }
 
     private void note(XmlNode node, Look look, List<Inline> inlines) {

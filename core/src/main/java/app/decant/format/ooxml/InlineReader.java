@@ -31,7 +31,6 @@ import java.util.regex.Pattern;
 
 /** Reads what stands in paragraphs: runs, fields, links, marks. A field's state outlives its paragraph. */
 final class InlineReader {
-    private static final Pattern LEVELS = Pattern.compile("\\\\o\\s+\"?(\\d)\\s*-\\s*(\\d)");
     private final StoryReader story;
     private final DrawingReader drawings;
     private final VectorReader vectors;
@@ -40,7 +39,7 @@ final class InlineReader {
     private List<Inline> out;
     /** Ends of bookmarks that stand between blocks, for the paragraph that comes next. */
     private final List<Inline> waiting = new ArrayList<>();
-    private int[] contentsLevels;
+    private String contents;
     private TrackedChange tracked;
     private FormField control;
 
@@ -68,13 +67,13 @@ final class InlineReader {
 
     boolean insideContents() { return fields.stream().anyMatch(field -> field.passThrough && field.name().equals("TOC")); }
 
-    /** The levels of the contents list that began in the paragraph last read, or null. */
-    int[] contentsLevels() { return contentsLevels; }
+    /** The instruction of the contents list that began in the paragraph last read, or null. */
+    String contents() { return contents; }
 
     List<Inline> read(XmlNode paragraph) {
         out = new ArrayList<>(waiting);
         waiting.clear();
-        contentsLevels = null;
+        contents = null;
         for (XmlNode node : paragraph.children()) content(node, null);
         for (Open open : fields) {
             if (open.passThrough || open.result.isEmpty()) continue;
@@ -289,7 +288,7 @@ final class InlineReader {
                     open.passThrough = true;
                 } else if (name.equals("TOC")) {
                     open.passThrough = true;
-                    contentsLevels = levels(open.instruction.toString());
+                    contents = open.instruction.toString();
                 }
             }
             case "end" -> {
@@ -366,10 +365,5 @@ final class InlineReader {
         }
         if (address != null && !address.isBlank()) return new Link.Address(inside == null ? address : address + "#" + inside);
         return inside == null ? null : new Link.Inside(inside);
-    }
-
-    private static int[] levels(String instruction) {
-        Matcher matcher = LEVELS.matcher(instruction);
-        return matcher.find() ? new int[] {Integer.parseInt(matcher.group(1)), Integer.parseInt(matcher.group(2))} : new int[] {1, 3};
     }
 }

@@ -35,7 +35,7 @@ final class StoryReader {
     private final InlineReader inlines;
     private final TableReader tables;
     private List<Paragraph> entries;
-    private int[] contentsLevels;
+    private String contents;
 
     StoryReader(DocxReader reader, String part) { this(reader, part, reader.container().relations(part), new HashMap<>()); }
 
@@ -130,13 +130,13 @@ final class StoryReader {
         if (properties != null && properties.child("w:pPrChange") != null)
             reader.findOnce(Finding.changed(Message.of("format.changes-of-looks-come-in-accepted")));
         Paragraph paragraph = comments.ended(new Paragraph(style, look, mark, content));
-        int[] levels = inlines.contentsLevels();
-        if (levels != null && entries == null) {
+        String begun = inlines.contents();
+        if (begun != null && entries == null) {
             entries = new ArrayList<>();
-            contentsLevels = levels;
+            contents = begun;
         }
         boolean closesOnly = inContents && !inlines.insideContents() && paragraph.length() == 0;
-        if (entries != null && (levels != null || inContents) && !closesOnly) {
+        if (entries != null && (begun != null || inContents) && !closesOnly) {
             entries.add(paragraph);
             if (!inlines.insideContents()) endContents(blocks);
         } else {
@@ -158,9 +158,9 @@ final class StoryReader {
 
     void endContents(List<Block> blocks) {
         if (entries == null) return;
-        blocks.add(new Contents(contentsLevels[0], contentsLevels[1], entries));
+        blocks.add(Contents.of(contents, entries));
         entries = null;
-        contentsLevels = null;
+        contents = null;
     }
 
     /** At a story's end: bookmarks that end behind its last block end in it. */

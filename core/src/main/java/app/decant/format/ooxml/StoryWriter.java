@@ -83,10 +83,9 @@ final class StoryWriter {
     }
 
     private void contents(Contents contents) {
-        String instruction = "TOC \\o \"" + contents.fromLevel() + "-" + contents.toLevel() + "\" \\h \\z \\u";
         List<Paragraph> entries = contents.entries().isEmpty() ? List.of(Paragraph.of("")) : contents.entries();
         int last = entries.size() - 1;
-        for (int i = 0; i <= last; i++) paragraph(entries.get(i), null, i == 0 ? instruction : null, i == last);
+        for (int i = 0; i <= last; i++) paragraph(entries.get(i), null, i == 0 ? contents.field() : null, i == last);
     }
 
     private void begin(String instruction) {

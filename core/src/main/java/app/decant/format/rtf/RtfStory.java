@@ -69,7 +69,7 @@ final class RtfStory {
 
     private void contents(Contents contents, int depth, Look table) {
         List<Paragraph> entries = contents.entries().isEmpty() ? List.of(Paragraph.of("")) : contents.entries();
-        String opens = "{\\field{\\*\\fldinst TOC \\\\o \"" + contents.fromLevel() + "-" + contents.toLevel() + "\" \\\\h \\\\z \\\\u}{\\fldrslt ";
+        String opens = "{\\field{\\*\\fldinst " + RtfText.escaped(contents.field()) + "}{\\fldrslt ";
         for (int i = 0; i < entries.size(); i++) paragraph(entries.get(i), depth, table, "\\par", i == 0 ? opens : "", i == entries.size() - 1 ? "}}" : "");
     }
 

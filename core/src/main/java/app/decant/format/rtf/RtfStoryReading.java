@@ -4,6 +4,7 @@ import app.decant.document.Block;
 import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Comment;
+import app.decant.document.Contents;
 import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Look;
@@ -91,7 +92,7 @@ final class RtfStoryReading {
     List<Block> blocks() {
         if (!inlines.isEmpty()) paragraph(new RtfState(RtfState.Where.TEXT, this), 0);
         close(0);
-        return FieldStack.grouped(new ArrayList<>(levels.get(0).blocks), contents);
+        return Contents.grouped(new ArrayList<>(levels.get(0).blocks), contents);
     }
 
     void text(String text, Look look) {

@@ -131,6 +131,8 @@ public final class KeptCheck {
             if (overlaid() || resources(source) == null || objects.same(resources(source), tagged() ? shared(resources(made), resources(source))
                     : without(resources(made), pages.rewritten(index), resources(source))) && sameBoxes(source, made)) used++;
             if (!pages.isAdded(index)) annotations(source, stood);
+            if (pages.rewritten(index) != null)
+                for (Rewritten.Relinked link : pages.rewritten(index).relinked()) if (link.isGone()) stood.merge("links", -1, Integer::sum);
             annotations(made, stands);
         }
         if (!pages.original().orElseThrow().answers().isEmpty()) filled(before, after);

@@ -11,8 +11,11 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.cos.COSNumber;
@@ -28,6 +31,10 @@ final class CarriedLinks {
     private final Map<Integer, List<Rectangle2D>> areas = new TreeMap<>();
     private final Map<Integer, List<Carried>> carried = new TreeMap<>();
     private final Map<Integer, Integer> byMark = new HashMap<>();
+    /** How much further to the right marks stand on their lines. */
+    private final Map<Integer, Double> shifted = new HashMap<>();
+    /** Of these annotations all words are gone. */
+    private final Set<Integer> gone = new TreeSet<>();
 
     /** A letter of a link where it stands now, if the mark it goes down with did not. */
     private record Carried(double left, double right, double baseline, ShownGlyph mark) { }
@@ -77,12 +84,36 @@ final class CarriedLinks {
         if (link != null) carried.computeIfAbsent(link, key -> new ArrayList<>()).add(new Carried(left, right, baseline, target));
     }
 
+    /** A mark stands so much further to the right on its line. */
+    void along(ShownGlyph mark, double by) {
+        Integer link = byMark.get(mark.glyph().order());
+        if (link == null || by == 0) return;
+        carried.computeIfAbsent(link, key -> new ArrayList<>());
+        shifted.put(mark.glyph().order(), by);
+    }
+
+    /** Words are gone for good; links of nothing else go with them. */
+    void leave(Set<Integer> left) {
+        Set<Integer> some = left.stream().map(byMark::get).filter(Objects::nonNull).collect(Collectors.toSet());
+        for (ShownGlyph mark : read.shown()) {
+            boolean stays = !mark.glyph().isSpace() && !left.contains(mark.glyph().order()) && !changes.isRemoved(mark);
+            if (stays) some.remove(byMark.get(mark.glyph().order()));
+        }
+        some.removeAll(carried.keySet());
+        gone.addAll(some);
+    }
+
     /** The places of the annotations that go with words. */
-    Set<Integer> going() { return carried.keySet(); }
+    Set<Integer> going() {
+        Set<Integer> going = new TreeSet<>(gone);
+        going.addAll(carried.keySet());
+        return going;
+    }
 
     /** Where links are now. */
     List<Rewritten.Relinked> made() {
         List<Rewritten.Relinked> made = new ArrayList<>();
+        for (int link : gone) made.add(Rewritten.Relinked.gone(link, read.page().turn()));
         carried.forEach((link, letters) -> {
             List<Rectangle2D> lines = new ArrayList<>();
             ShownGlyph any = read.shown().stream().filter(mark -> link.equals(byMark.get(mark.glyph().order()))).findFirst().orElseThrow();
@@ -98,7 +129,8 @@ final class CarriedLinks {
             for (ShownGlyph mark : read.shown()) {
                 Glyph glyph = mark.glyph();
                 if (!link.equals(byMark.get(glyph.order())) || changes.isRemoved(mark) || glyph.isSpace()) continue;
-                add(lines, new Rectangle2D.Double(glyph.x(), glyph.baseline() + changes.lowered(mark) - above, glyph.width(), height));
+                double left = glyph.x() + shifted.getOrDefault(glyph.order(), 0.0);
+                add(lines, new Rectangle2D.Double(left, glyph.baseline() + changes.lowered(mark) - above, glyph.width(), height));
             }
             made.add(new Rewritten.Relinked(link, read.page().turn(),
                     lines.stream().map(box -> new Rewritten.Area(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY())).toList()));

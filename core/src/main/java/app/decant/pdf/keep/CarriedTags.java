@@ -77,17 +77,32 @@ final class CarriedTags {
 
     /** An annotation is on another page: what the element that holds it says of that (14.7.5.3). */
     void carry(COSDictionary annotation, PDPage to) throws IOException {
+        COSDictionary element = holder(annotation);
+        COSBase kids = element == null ? null : element.getDictionaryObject(COSName.K);
+        for (int i = 0; kids != null && i < (kids instanceof COSArray several ? several.size() : 1); i++) {
+            COSBase kid = kids instanceof COSArray several ? several.getObject(i) : kids;
+            if (kid instanceof COSDictionary told && told.getDictionaryObject(COSName.OBJ) == annotation) told.setItem(COSName.PG, to.getCOSObject());
+        }
+    }
+
+    /** An annotation is gone: no element holds it any more. */
+    void drop(COSDictionary annotation) throws IOException {
+        COSDictionary element = holder(annotation);
+        COSBase kids = element == null ? null : element.getDictionaryObject(COSName.K);
+        if (kids instanceof COSDictionary told && told.getDictionaryObject(COSName.OBJ) == annotation) element.removeItem(COSName.K);
+        if (!(kids instanceof COSArray several)) return;
+        for (int i = several.size() - 1; i >= 0; i--)
+            if (several.getObject(i) instanceof COSDictionary told && told.getDictionaryObject(COSName.OBJ) == annotation) several.remove(i);
+    }
+
+    /** The element that an annotation says it is of; null where there is none. */
+    private COSDictionary holder(COSDictionary annotation) throws IOException {
         PDStructureTreeRoot root = pdf.getDocumentCatalog().getStructureTreeRoot();
         PDNumberTreeNode parents = root == null ? null : root.getParentTree();
         int key = annotation.getInt(COSName.STRUCT_PARENT, -1);
         COSObjectable found = parents == null || key < 0 ? null : (COSObjectable) parents.getValue(key);
         COSBase base = found instanceof PDParentTreeValue value ? value.getCOSObject() : found == null ? null : found.getCOSObject();
-        if (!(base instanceof COSDictionary element)) return;
-        COSBase kids = element.getDictionaryObject(COSName.K);
-        for (int i = 0; i < (kids instanceof COSArray several ? several.size() : 1); i++) {
-            COSBase kid = kids instanceof COSArray several ? several.getObject(i) : kids;
-            if (kid instanceof COSDictionary told && told.getDictionaryObject(COSName.OBJ) == annotation) told.setItem(COSName.PG, to.getCOSObject());
-        }
+        return base instanceof COSDictionary element ? element : null;
     }
 
     /** A page that is put in has no marked contents of the structure yet, and gets some (14.7.5.4); null where those that a page names are not there. */

@@ -358,6 +358,16 @@ public record Correction(Passage passage, int first, int from, int last, int to,
     /** Whether all that goes is on one line. */
     boolean isOnOneLine() { return first == last; }
 
+    /** The marks that go. */
+    Set<Integer> going() {
+        Set<Integer> going = new HashSet<>();
+        for (int i = first; i <= last; i++) {
+            List<Integer> line = passage.lines.get(i);
+            going.addAll(line.subList(i == first ? from : 0, i == last ? to : line.size()));
+        }
+        return going;
+    }
+
     /** Whether its passage goes as a whole, with the room it took. */
     boolean isRemoval() {
         List<List<Integer>> lines = passage.lines;

@@ -2,9 +2,11 @@ package app.decant.pdf.keep;
 
 import app.decant.page.Pages;
 import app.decant.page.Retold;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -137,7 +139,19 @@ final class FollowingBookmarks {
         }
         if (isShuffled()) runs.sort(Comparator.comparingInt(one -> one.order));
         for (int i = 0; i < told.now().size(); i++) if (told.now().get(i).was() < 0) put(i, ground, wished);
-        return runs.stream().flatMap(one -> one.bookmarks.stream()).toList();
+        return nested(runs.stream().flatMap(one -> one.bookmarks.stream()).toList());
+    }
+
+    /** Each as deep as it can be below those before it: where one above is gone, what was below it moves up. */
+    private static List<Is> nested(List<Is> all) {
+        List<Is> nested = new ArrayList<>();
+        Deque<Integer> above = new ArrayDeque<>();
+        for (Is one : all) {
+            while (!above.isEmpty() && above.peek() >= one.depth) above.pop();
+            above.push(one.depth);
+            nested.add(new Is(one.came, above.size(), one.title, one.place));
+        }
+        return nested;
     }
 
     /** Whether headings are in another order than they were. */

@@ -69,8 +69,15 @@ final class LoweredPlaces {
         LoweredPlaces lowered = moves ? new LoweredPlaces(pdf, page, rewritten, at) : null;
         if (moves) lowered.move();
         // These are told by their places among all that the page had.
-        for (Rewritten.Relinked one : rewritten.relinked()) relink(page, one);
-        if (moves) lowered.leave();
+        List<PDAnnotation> all = page.getAnnotations();
+        Set<COSBase> gone = Collections.newSetFromMap(new IdentityHashMap<>());
+        for (Rewritten.Relinked one : rewritten.relinked()) {
+            if (one.isGone()) gone.add(all.get(one.annotation()).getCOSObject());
+            else relink(page, one);
+        }
+        if (moves) gone.addAll(lowered.over);
+        leave(page, gone);
+        for (COSBase one : gone) if (!moves || !lowered.over.contains(one)) new CarriedTags(pdf).drop((COSDictionary) one);
     }
 
     /**
@@ -209,12 +216,12 @@ final class LoweredPlaces {
         return upright;
     }
 
-    /** Takes out what went to other pages. */
-    private void leave() {
+    /** Takes out what went with its words, or to other pages. */
+    private static void leave(PDPage page, Set<COSBase> gone) {
         COSArray annotations = page.getCOSObject().getCOSArray(COSName.ANNOTS);
-        if (over.isEmpty() || annotations == null) return;
+        if (gone.isEmpty() || annotations == null) return;
         COSArray left = new COSArray();
-        for (int i = 0; i < annotations.size(); i++) if (!over.contains(annotations.getObject(i))) left.add(annotations.get(i));
+        for (int i = 0; i < annotations.size(); i++) if (!gone.contains(annotations.getObject(i))) left.add(annotations.get(i));
         page.getCOSObject().setItem(COSName.ANNOTS, left);
     }
 

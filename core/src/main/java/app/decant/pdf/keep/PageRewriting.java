@@ -253,10 +253,12 @@ public final class PageRewriting {
                 changes.removes(glyph);
             } else if (!changes.isRemoved(glyph)) {
                 changes.moves(glyph, shifts[i]);
+                at.links.along(glyph, shifts[i]);
                 placed.mark(glyph.glyph().order(), spot(glyph.glyph().x() + shifts[i], glyph.glyph().right() + shifts[i], glyph.glyph().baseline()), first);
             }
         }
         area(line, change);
+        if (correction.text().isEmpty()) at.links.leave(correction.going());
         put(inserts, correction, first.glyph().x() + shifts[from], first, placed);
         changes.resets(placed);
     }
@@ -276,6 +278,7 @@ public final class PageRewriting {
             changes.puts(text.substring(letter, letter + one.letters()), x, width, baseline, first, rgb.get(Math.min(letter, rgb.size() - 1)));
             if (one.letters() > 0)
                 at.drawn.letter(correction, letter, letter + one.letters(), x, x + width, baseline, first.glyph().size(), first, one.colour());
+            at.links.carry(first, x, x + width, baseline, first);
             for (int i = 0; i < one.letters(); i++)
                 placed.letter(letter + i, spot(x + width * i / one.letters(), x + width * (i + 1) / one.letters(), baseline), first);
             letter += one.letters();
@@ -289,7 +292,7 @@ public final class PageRewriting {
         boolean after = to < line.size();
         Correction.Setting set = correction.lineSetting();
         if (Math.abs(change) < 0.01) return shifts;
-        if (isMarked(correction, line.subList(set == Correction.Setting.AT_LEFT ? from : 0, line.size())))
+        if (isMarked(correction, line.subList(set == Correction.Setting.AT_LEFT ? from : 0, tabs.stays())))
             throw new NoRoom(Message.of("keep.lines-are-drawn-under-its-words"));
         double before = switch (set) {
             case AT_RIGHT -> -change;
@@ -313,7 +316,7 @@ public final class PageRewriting {
 
     /** Whether something is drawn with words that move: it has to go along. */
     private boolean isMarked(Correction correction, List<ShownGlyph> moving) {
-        return correction.drawnBy() || moving.stream().anyMatch(mark -> mark.glyph().link() != null || !at.markings.of(mark).isEmpty());
+        return correction.drawnBy() || moving.stream().anyMatch(mark -> !at.markings.of(mark).isEmpty());
     }
 
     /** Both ends stay where they are, and all spaces of the line that stay take up what the change makes. */

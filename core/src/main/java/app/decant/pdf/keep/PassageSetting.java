@@ -115,6 +115,7 @@ final class PassageSetting {
                 .orElse(column.left()));
         if (by > 0 && row == null) lower.refuseObstacles(correction.passage(), lines.get(consumed - 1).marks(), left, right, lowest, 0, column.leading());
         put(correction, lines.subList(0, consumed), composed, stays, like, besides);
+        if (correction.text().isEmpty()) links.leave(correction.going());
         double size = like.glyph().size() * Math.max(1, composed.stream().mapToDouble(ComposedLine::share).max().orElse(1));
         double from = Math.min(left, lines.stream().mapToDouble(StandingLine::left).min().orElse(left));
         double to = Math.max(right, lines.stream().mapToDouble(StandingLine::right).max().orElse(right));
@@ -211,9 +212,11 @@ final class PassageSetting {
     private static int begin(Correction correction, List<ShownGlyph> marks, int labelled) throws Refused {
         int from = correction.from();
         int begin = labelled;
-        for (int i = labelled + 1; i < marks.size(); i++) {
+        // Where all of a passage goes, so do its tabs.
+        for (int i = labelled + 1; i < marks.size() && !correction.isRemoval(); i++) {
             Glyph glyph = marks.get(i).glyph();
-            if (glyph.x() - marks.get(i - 1).glyph().right() < TAB * glyph.size()) continue;
+            boolean tab = glyph.x() - marks.get(i - 1).glyph().right() >= TAB * glyph.size();
+            if (!tab && (i <= from || !TabbedLine.isLed(marks, i))) continue;
             if (i > from) throw new Refused(Message.of("keep.tabs-stand-in-its-line"));
             begin = i;
         }

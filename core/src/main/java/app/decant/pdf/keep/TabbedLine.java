@@ -34,6 +34,9 @@ record TabbedLine(List<ShownGlyph> line, int stays, int after) {
         return new TabbedLine(line, line.size(), line.size());
     }
 
+    /** Whether a row of leaders begins at a mark. */
+    static boolean isLed(List<ShownGlyph> line, int at) { return leaders(line, at) >= LEAST; }
+
     private static int leaders(List<ShownGlyph> line, int from) {
         String sign = line.get(from).glyph().text();
         int end = from;

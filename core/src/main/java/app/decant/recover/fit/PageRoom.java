@@ -64,7 +64,7 @@ public final class PageRoom {
         if (block instanceof Paragraph paragraph) return shorter(paragraph, keep, closer);
         if (closer > 0.9995) return block;
         if (block instanceof Contents contents)
-            return new Contents(contents.fromLevel(), contents.toLevel(), contents.entries().stream().map(entry -> shorter(entry, keep, closer)).toList());
+            return contents.withEntries(contents.entries().stream().map(entry -> shorter(entry, keep, closer)).toList());
         if (!(block instanceof Table table)) return block;
         List<Table.Row> rows = new ArrayList<>();
         for (Table.Row row : table.rows()) {

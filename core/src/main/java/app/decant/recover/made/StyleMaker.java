@@ -184,7 +184,7 @@ public final class StyleMaker {
             if (block instanceof Paragraph paragraph) {
                 result.add(change.apply(paragraph));
             } else if (block instanceof Contents contents) {
-                result.add(new Contents(contents.fromLevel(), contents.toLevel(), contents.entries().stream().map(change).toList()));
+                result.add(contents.withEntries(contents.entries().stream().map(change).toList()));
             } else if (block instanceof Table table) {
                 List<Table.Row> rows = new ArrayList<>();
                 for (Table.Row row : table.rows())

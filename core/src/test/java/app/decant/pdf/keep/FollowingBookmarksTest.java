@@ -1,6 +1,7 @@
 package app.decant.pdf.keep;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.tuple;
 
 import app.decant.Decant;
 import app.decant.Intake;
@@ -208,5 +209,14 @@ class FollowingBookmarksTest {
         List<String> is = FollowingBookmarks.of(came, new Retold(was, now, List.of()), page -> page, level -> true).stream()
                 .map(one -> one.depth() + " " + one.title() + (one.place() == null ? "" : " @" + one.place().page())).toList();
         assertThat(is).containsExactly("1 Cover", "1 1. One", "2 A figure", "2 One and a half @3", "2 Two, again @5", "1 Three @6", "1 Index");
+    }
+
+    /** What was two below a bookmark that is gone is as deep as it can be below what is there. */
+    @Test void whatStoodBelowOneThatIsGoneMovesUp() {
+        List<Came> came = List.of(new Came(1, "One", 0, 0), new Came(2, "1.1", 0, 50), new Came(3, "1.1.1", 1, 0), new Came(1, "Two", 2, 0));
+        List<Pages.Heading> was = List.of(heading(1, "One", 0), heading(2, "1.1", 0), heading(1, "Two", 2));
+        List<Retold.Now> now = List.of(new Retold.Now(0, was.get(0), false), new Retold.Now(2, was.get(2), false));
+        assertThat(FollowingBookmarks.of(came, new Retold(was, now, List.of()), page -> page, level -> true)).extracting(FollowingBookmarks.Is::title,
+                FollowingBookmarks.Is::depth).containsExactly(tuple("One", 1), tuple("1.1.1", 2), tuple("Two", 1));
     }
 }

@@ -97,18 +97,40 @@ class MarkedWordsTest {
                 .containsExactlyElementsOf(CorrectedFile.letters(source, 0).stream().filter(letter -> letter.charAt(0) != ' ').toList());
     }
 
-    @Test void linksAreWhereTheirWordsAreOnTwoLinesToo() throws IOException {
+    private Path linked(String said) throws IOException {
         Path plain = marked();
         Path source = root.resolve("linked.pdf");
         try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
             PDAnnotationLink link = new PDAnnotationLink();
-            double[] words = reach(plain, "timetable of all the ships");
+            double[] words = reach(plain, said);
             link.setRectangle(new PDRectangle((float) words[0], 697, (float) (words[1] - words[0]), 12));
             link.setAction(new PDActionURI());
             ((PDActionURI) link.getAction()).setURI("https://ferries.example/");
             pdf.getPage(0).setAnnotations(List.<PDAnnotation>of(link));
             pdf.save(source.toFile());
         }
+        return source;
+    }
+
+    @Test void linksGoAlongOnTheirLineAndAreGoneWithTheirWords() throws IOException {
+        Path source = linked("timetable of all the");
+        Path file = correct(source, "all", "most").receipt().file();
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            PDRectangle area = pdf.getPage(0).getAnnotations().get(0).getRectangle();
+            double[] words = reach(file, "timetable of most the");
+            assertThat((double) area.getLowerLeftX()).isCloseTo(words[0], within(0.6));
+            assertThat((double) area.getUpperRightX()).isCloseTo(words[1], within(0.6));
+        }
+        Made made = new CorrectedFile(root).correct(source, "timetable of all the", "");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        assertThat(made.receipt().proofs()).allSatisfy(proof -> assertThat(proof.holds()).as("%s", proof).isTrue());
+        try (PDDocument pdf = Loader.loadPDF(made.receipt().file().toFile())) {
+            assertThat(pdf.getPage(0).getAnnotations()).isEmpty();
+        }
+    }
+
+    @Test void linksAreWhereTheirWordsAreOnTwoLinesToo() throws IOException {
+        Path source = linked("timetable of all the ships");
         Path file = correct(source, "Ask", "Wherever you go, ask").receipt().file();
         try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
             PDAnnotationLink link = (PDAnnotationLink) pdf.getPage(0).getAnnotations().get(0);
