@@ -6,16 +6,21 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.Closeable;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDateTime;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.zip.CRC32;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipFile;
+import org.slf4j.LoggerFactory;
 
 /** Archives that documents are kept in: unpacked within the bounds of real ones, packed the same way every time. */
 public final class Archive {
@@ -28,6 +33,12 @@ public final class Archive {
 
     private Archive() { }
 
+    /** Takes the files of an archive one by one, each while it can be read; says whether it wants more. */
+    @FunctionalInterface
+    interface Taking {
+        boolean take(String name, InputStream in) throws IOException;
+    }
+
     /**
      * The parts by their names, without a slash in front.
      *
@@ -35,20 +46,52 @@ public final class Archive {
      */
     public static Map<String, byte[]> parts(byte[] file) {
         Map<String, byte[]> parts = new LinkedHashMap<>();
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
-            long total = 0;
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
-                if (entry.isDirectory()) continue;
-                byte[] bytes = unpacked(zip, total, file.length);
-                total += bytes.length;
+        long[] total = {0};
+        try {
+            read(file, (name, in) -> {
+                byte[] bytes = unpacked(in, total[0], file.length);
+                total[0] += bytes.length;
                 if (parts.size() > MOST_PARTS) throw tooLarge();
-                parts.put(plain(entry.getName()), bytes);
-            }
+                parts.put(plain(name), bytes);
+                return true;
+            });
         } catch (IOException | IllegalArgumentException e) {
             if (parts.isEmpty()) throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("format.the-file-is-damaged-its-archive"), e);
             throw new DecantException(DecantException.Kind.UNREADABLE, Message.of("format.the-file-is-damaged-its-archive-breaks", parts.size()), e);
         }
         return parts;
+    }
+
+    /**
+     * Reads the files of an archive as they stand in it, as its directory tells them (ISO/IEC 21320-1; APPNOTE 4.3.12); where that can't be read, one
+     * behind another as they tell themselves.
+     */
+    static void read(byte[] file, Taking taking) throws IOException {
+        ZipFile whole = null;
+        try {
+            whole = ZipFile.builder().setByteArray(file).setIgnoreLocalFileHeader(true).get();
+        } catch (IOException | IllegalArgumentException e) {
+            LoggerFactory.getLogger(Archive.class).debug("The directory of an archive can't be read", e);
+        }
+        if (whole == null) {
+            readInOrder(file, taking);
+            return;
+        }
+        try (ZipFile zip = whole) {
+            for (ZipArchiveEntry entry : Collections.list(zip.getEntriesInPhysicalOrder())) {
+                if (entry.isDirectory()) continue;
+                try (InputStream in = zip.getInputStream(entry)) {
+                    if (!taking.take(entry.getName(), in)) return;
+                }
+            }
+        }
+    }
+
+    private static void readInOrder(byte[] file, Taking taking) throws IOException {
+        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(file))) {
+            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry())
+                if (!entry.isDirectory() && !taking.take(entry.getName(), zip)) return;
+        }
     }
 
     /** Packs parts in their order. The kind of the archive, where that is told, stands first and is not compressed (ISO/IEC 26300-3, 3.3; OCF 3.3, 4.3). */
@@ -103,7 +146,7 @@ public final class Archive {
         return entry;
     }
 
-    private static byte[] unpacked(ZipInputStream zip, long before, long packed) throws IOException {
+    private static byte[] unpacked(InputStream zip, long before, long packed) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         byte[] chunk = new byte[1 << 16];
         for (int read = zip.read(chunk); read >= 0; read = zip.read(chunk)) {

@@ -4,15 +4,15 @@ import app.decant.document.DecantException;
 import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.MatchResult;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipInputStream;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.slf4j.LoggerFactory;
 
@@ -111,29 +111,39 @@ public final class Content {
 
     private Listing list() {
         if (!hasDirectory()) throw brokenOff(null);
-        String contentTypes = "";
-        String manifest = "";
-        try (ZipInputStream zip = new ZipInputStream(new ByteArrayInputStream(bytes))) {
-            int entries = 0;
-            for (ZipEntry entry = zip.getNextEntry(); entry != null && entries++ < MOST_ENTRIES; entry = zip.getNextEntry()) {
-                String part = Archive.plain(entry.getName());
-                if (part.equals("mimetype")) {
-                    String named = new String(zip.readNBytes(200), StandardCharsets.US_ASCII).trim();
-                    if (MEDIA_TYPE.matcher(named).lookingAt()) return new Listing(named, "", "");
-                }
-                if (part.equals("META-INF/manifest.xml")) manifest = new String(zip.readNBytes(1 << 20), StandardCharsets.UTF_8);
-                if (part.equalsIgnoreCase("[Content_Types].xml")) {
-                    contentTypes = new String(zip.readNBytes(1 << 20), StandardCharsets.UTF_8);
-                    if (contentTypes.contains("wordprocessingml") || contentTypes.contains("macroEnabled") || contentTypes.contains("spreadsheetml")
-                            || contentTypes.contains("presentationml")) return new Listing("", contentTypes, "");
-                }
-                for (String folder : new String[] {"word", "xl", "ppt"}) if (part.regionMatches(true, 0, folder + "/", 0, folder.length()
-                        + 1)) return new Listing("", "", folder);
-            }
+        Listing[] found = {null};
+        String[] told = {"", ""};
+        int[] entries = {0};
+        try {
+            Archive.read(bytes, (name, in) -> {
+                found[0] = listing(Archive.plain(name), in, told);
+                return found[0] == null && ++entries[0] < MOST_ENTRIES;
+            });
         } catch (IOException | IllegalArgumentException e) {
             throw brokenOff(e);
         }
-        return new Listing(mediaTypeOfWhole(manifest), contentTypes, "");
+        return found[0] != null ? found[0] : new Listing(mediaTypeOfWhole(told[0]), told[1], "");
+    }
+
+    /**
+     * What a part tells of the whole; null where it does not.
+     *
+     * @param told gets the manifest, and the content types, where they tell nothing yet
+     */
+    private static Listing listing(String part, InputStream in, String[] told) throws IOException {
+        if (part.equals("mimetype")) {
+            String named = new String(in.readNBytes(200), StandardCharsets.US_ASCII).trim();
+            if (MEDIA_TYPE.matcher(named).lookingAt()) return new Listing(named, "", "");
+        }
+        if (part.equals("META-INF/manifest.xml")) told[0] = new String(in.readNBytes(1 << 20), StandardCharsets.UTF_8);
+        if (part.equalsIgnoreCase("[Content_Types].xml")) {
+            told[1] = new String(in.readNBytes(1 << 20), StandardCharsets.UTF_8);
+            for (String kind : List.of("wordprocessingml", "macroEnabled", "spreadsheetml", "presentationml"))
+                if (told[1].contains(kind)) return new Listing("", told[1], "");
+        }
+        for (String folder : List.of("word", "xl", "ppt"))
+            if (part.regionMatches(true, 0, folder + "/", 0, folder.length() + 1)) return new Listing("", "", folder);
+        return null;
     }
 
     /** The media type that a manifest tells of the archive as a whole; empty where it tells none. */

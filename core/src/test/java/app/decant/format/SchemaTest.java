@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.demo.HarbourNotice;
 import app.decant.demo.PassengerHandbook;
+import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.FontFile;
+import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.format.binary.BinaryFormat;
@@ -14,6 +16,7 @@ import app.decant.format.html.WebFormat;
 import app.decant.format.odf.OdfFormat;
 import app.decant.format.ooxml.OoxmlFormat;
 import app.decant.format.rtf.RtfFormat;
+import app.decant.layout.Sample;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -72,6 +75,7 @@ class SchemaTest {
         documents.put("handbook", handbook);
         documents.put("notice", HarbourNotice.document());
         documents.put("page", Formats.read(PAGE.getBytes(StandardCharsets.UTF_8), "page.html", null, Progress.SILENT).document());
+        documents.put("figures", Sample.of(List.of(Contents.of("TOC \\c \"Figure\"", List.of(Paragraph.of("Figure 1\t3"))), Paragraph.of("The pier"))));
         documents.put("changes", Marked.changed());
         documents.put("changed rows", Marked.rows());
         documents.put("comments", Marked.remarked());

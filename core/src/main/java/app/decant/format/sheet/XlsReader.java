@@ -46,7 +46,6 @@ import org.apache.poi.hssf.extractor.OldExcelExtractor;
 import org.apache.poi.hssf.record.crypto.Biff8EncryptionKey;
 import org.apache.poi.hssf.usermodel.HSSFCell;
 import org.apache.poi.hssf.usermodel.HSSFCellStyle;
-import org.apache.poi.hssf.usermodel.HSSFCombobox;
 import org.apache.poi.hssf.usermodel.HSSFComment;
 import org.apache.poi.hssf.usermodel.HSSFFont;
 import org.apache.poi.hssf.usermodel.HSSFName;
@@ -224,16 +223,19 @@ final class XlsReader {
         List<Range> merged = new ArrayList<>();
         for (CellRangeAddress one : sheet.getMergedRegions()) if (one.getNumberOfCells() > 1) merged.add(range(one));
         List<SheetObject> objects = new ArrayList<>();
-        XlsShapes shapes = new XlsShapes(sheet, book.getCustomPalette(), this::letters);
+        List<HSSFShape> over = XlsShapes.over(sheet, () -> lost.count(Lost.Kind.SHAPES, 1));
+        XlsObjectRecords records = new XlsObjectRecords(sheet);
+        XlsShapes shapes = new XlsShapes(sheet, book.getCustomPalette(), this::letters, records);
         Iterator<Chart> charts = XlsCharts.of(sheet).iterator();
-        for (HSSFShape shape : XlsShapes.over(sheet, () -> lost.count(Lost.Kind.SHAPES, 1))) {
-            if (shape instanceof HSSFComment || shape instanceof HSSFCombobox) continue;
+        for (HSSFShape shape : over) {
+            if (shape instanceof HSSFComment || records.isUnseen(shape)) continue;
             boolean chart = charts.hasNext() && XlsShapes.isChart(shape);
             Supplier<List<SheetObject>> reading = chart ? () -> XlsObjects.chart(sheet, shape, charts.next())
                     : shape instanceof HSSFPicture one ? () -> XlsObjects.picture(sheet, one) : () -> shapes.read(shape);
             List<SheetObject> read = readable(reading);
             objects.addAll(read);
-            if (read.isEmpty()) lost.count(chart ? Lost.Kind.CHARTS : shape instanceof HSSFPicture ? Lost.Kind.PICTURES : Lost.Kind.SHAPES, 1);
+            if (records.isControl(shape)) lost.count(Lost.Kind.CONTROLS, 1);
+            else if (read.isEmpty()) lost.count(chart ? Lost.Kind.CHARTS : shape instanceof HSSFPicture ? Lost.Kind.PICTURES : Lost.Kind.SHAPES, 1);
         }
         XlsConditions conditions = new XlsConditions(number -> colour(book.getCustomPalette(), number));
         conditions.read(sheet.getSheetConditionalFormatting());

@@ -11,6 +11,7 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
+import app.decant.document.TextProperty;
 import app.decant.format.DrawnShape;
 import app.decant.format.ooxml.PresetShape;
 import app.decant.sheet.SheetObject;
@@ -44,16 +45,19 @@ final class XlsShapes {
     private static final List<Integer> FRONT = List.of(64, 77, 81);
     private static final List<Integer> BACK = List.of(65, 78, 80);
     private static final int BUTTON = 67;
+    private static final double USUAL_SIGN = 9;
     private static final Insets USUAL_PADDING = new Insets(3.6, 7.2, 3.6, 7.2);
 
     private final HSSFSheet sheet;
     private final HSSFPalette palette;
     private final Function<HSSFFont, Look> letters;
+    private final XlsObjectRecords records;
 
-    XlsShapes(HSSFSheet sheet, HSSFPalette palette, Function<HSSFFont, Look> letters) {
+    XlsShapes(HSSFSheet sheet, HSSFPalette palette, Function<HSSFFont, Look> letters, XlsObjectRecords records) {
         this.sheet = sheet;
         this.palette = palette;
         this.letters = letters;
+        this.records = records;
     }
 
     /**
@@ -104,7 +108,8 @@ final class XlsShapes {
     }
 
     private SheetObject simple(HSSFSimpleShape shape, XlsPlace place) {
-        List<Block> words = words(shape);
+        String sign = records.sign(shape);
+        List<Block> words = sign == null ? words(shape) : signed(words(shape), sign);
         ShapeType type = ShapeType.forId(shape.getShapeType(), false);
         boolean control = type == ShapeType.HOST_CONTROL;
         if (control && words.isEmpty()) return null;
@@ -119,11 +124,25 @@ final class XlsShapes {
             outline = DrawnShape.draw(PresetShape.of(type.getOoxmlName(), place.width(), place.height()), ink, turning(shape, place), null);
         }
         if (outline == null && !box && words.isEmpty()) return null;
-        TextBox told = box || !words.isEmpty() ? new TextBox(words, place.width(), place.height(), false, padding(shape), box ? border : null,
-                box ? fill : null, standing(shape)) : null;
+        boolean framed = box && sign == null;
+        TextBox told = box || !words.isEmpty() ? new TextBox(words, place.width(), place.height(), false, padding(shape),
+                framed && records.isLined(shape) ? border : null, framed ? fill : null, standing(shape)) : null;
         return new SheetObject(SheetObject.Kind.SHAPE, place.cells(), place.left(), place.top(), place.right(), place.bottom(),
                 outline == null ? null : outline.picture(), new SheetObject.Shape(told, place.width(), place.height(), outline == null ? 0 : outline.x(),
                 outline == null ? 0 : outline.y()), null);
+    }
+
+    /** A sign before what is said, as that looks. */
+    static List<Block> signed(List<Block> words, String sign) {
+        List<Block> signed = new ArrayList<>();
+        for (Block line : words.isEmpty() ? List.of(Paragraph.of("")) : words)
+            signed.add(((Paragraph) line).withLook(((Paragraph) line).look().with(ParagraphProperty.ALIGNMENT, Alignment.START)));
+        Paragraph first = (Paragraph) signed.get(0);
+        Look look = first.inlines().isEmpty() ? Look.of(TextProperty.SIZE, USUAL_SIGN) : first.inlines().get(0).look();
+        List<Inline> inlines = new ArrayList<>(List.of(new Inline.Text(first.length() == 0 ? sign : sign + " ", look)));
+        inlines.addAll(first.inlines());
+        signed.set(0, first.withInlines(inlines));
+        return signed;
     }
 
     private static AffineTransform turning(HSSFSimpleShape shape, XlsPlace place) {

@@ -204,7 +204,7 @@ final class XlsbSheet {
             }
             case 535 -> locks(in);
             case 161 -> alone("autoFilter", "ref", range(in));
-            case 550 -> alone("drawing", "r:id", in.text());
+            case 550, 551 -> alone(type == 550 ? "drawing" : "legacyDrawing", "r:id", in.text());
             case 461 -> lost.count(Lost.Kind.CONDITIONS, 1);
             case 64 -> lost.count(Lost.Kind.CHECKS, 1);
             case 476, 477, 478, 479 -> page(type, in);

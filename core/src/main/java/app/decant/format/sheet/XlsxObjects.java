@@ -11,7 +11,6 @@ import app.decant.format.ooxml.ChartReader;
 import app.decant.format.ooxml.ShapeReader;
 import app.decant.sheet.Column;
 import app.decant.sheet.Range;
-import app.decant.sheet.Row;
 import app.decant.sheet.SheetObject;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
@@ -20,7 +19,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
-import java.util.SortedMap;
 
 /** What a drawing part lays over a sheet (ISO/IEC 29500-1, 20.5): pictures, charts, shapes with their words, groups of these. */
 final class XlsxObjects {
@@ -37,13 +35,12 @@ final class XlsxObjects {
     private final CellPlaces places;
     private final ShapeReader shapes;
 
-    XlsxObjects(OfficePackage file, String part, Lost lost, ShapeReader shapes, List<Column> columns, double width,
-            SortedMap<Integer, Row> rows, double height) {
+    XlsxObjects(OfficePackage file, String part, Lost lost, ShapeReader shapes, CellPlaces places) {
         this.file = file;
         this.part = part;
         this.lost = lost;
         this.shapes = shapes;
-        places = new CellPlaces(columns, width, rows, height);
+        this.places = places;
     }
 
     List<SheetObject> read() {

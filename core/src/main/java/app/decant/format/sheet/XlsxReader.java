@@ -39,7 +39,7 @@ final class XlsxReader {
     private static final String AREA = "_xlnm.Print_Area";
     private static final Set<String> WANTED = Set.of("x:sheetPr", "x:sheetFormatPr", "x:cols", "x:row", "x:mergeCells", "x:hyperlinks", "x:printOptions",
             "x:pageMargins", "x:pageSetup", "x:headerFooter", "x:rowBreaks", "x:colBreaks", "x:conditionalFormatting", "x:dataValidations", "x:drawing",
-            "x:sheetViews", "x:sheetProtection", "x:autoFilter", "x:extLst");
+            "x:sheetViews", "x:sheetProtection", "x:autoFilter", "x:extLst", "x:legacyDrawing");
     /** So wide and high are cells of which nothing is said: 64 by 20 pixels. */
     private static final double WIDTH = 48;
     private static final double HEIGHT = 15;
@@ -233,6 +233,7 @@ final class XlsxReader {
         private double height = HEIGHT;
         private boolean rowsHidden;
         private final List<String> drawings = new ArrayList<>();
+        private final List<String> older = new ArrayList<>();
 
         Reading(String name, String part, Map<String, String> names) {
             this.name = name;
@@ -273,9 +274,9 @@ final class XlsxReader {
                     matter.told(node);
                     pages.told(node);
                 }
-                case "x:drawing" -> {
+                case "x:drawing", "x:legacyDrawing" -> {
                     OfficePackage.Relation relation = file.relations(part).get(node.get("r:id", ""));
-                    if (relation != null && file.part(relation.target()) != null) drawings.add(relation.target());
+                    if (relation != null && file.part(relation.target()) != null) (node.is("x:drawing") ? drawings : older).add(relation.target());
                 }
                 default -> pages.told(node);
             }
@@ -283,7 +284,9 @@ final class XlsxReader {
 
         private List<SheetObject> objects() {
             List<SheetObject> objects = new ArrayList<>();
-            for (String drawing : drawings) objects.addAll(new XlsxObjects(file, drawing, lost, shapes, columns, width, rows, height).read());
+            CellPlaces places = new CellPlaces(columns, width, rows, height);
+            for (String drawing : drawings) objects.addAll(new XlsxObjects(file, drawing, lost, shapes, places).read());
+            for (String drawing : older) objects.addAll(new XlsxControls(file, drawing, lost, places).read());
             return objects;
         }
 
