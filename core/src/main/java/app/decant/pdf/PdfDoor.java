@@ -22,7 +22,9 @@ public final class PdfDoor {
     public static PDDocument open(byte[] bytes, String name, String password) {
         StandInFonts.use();
         try {
-            return Loader.loadPDF(bytes, password == null ? "" : password);
+            PDDocument pdf = Loader.loadPDF(bytes, password == null ? "" : password);
+            PageCounts.mend(pdf);
+            return pdf;
         } catch (InvalidPasswordException e) {
             throw new DecantException(Kind.NEEDS_PASSWORD, Message.of("pdf.this-is-not-the-password-of-look", password == null, name), e);
         } catch (LinkageError e) {

@@ -1,5 +1,6 @@
 package app.decant.pdf.read;
 
+import app.decant.font.SymbolEncoding;
 import java.io.IOException;
 import java.text.Normalizer;
 import java.util.HashMap;
@@ -46,7 +47,7 @@ public final class FontReading {
         boolean told = text != null && !text.isEmpty() && !text.equals("\u0000") && !text.equals(UNKNOWN);
         if (!told) text = font instanceof PDSimpleFont simple ? GlyphNames.text(simple, code) : null;
         if (text == null) text = fromOutlines(code);
-        return plain(text);
+        return plain(SymbolEncoding.unicode(face.family(), text));
     }
 
     /** The character an embedded face itself has the glyph for. */
@@ -63,8 +64,12 @@ public final class FontReading {
         return UNKNOWN;
     }
 
-    /** Ligatures and letters in a shown form made the letters they stand for; white space made one kind; what is no character left out. */
-    static String plain(String text) {
+    /**
+     * Ligatures and letters in a shown form made the letters they stand for; white space made one kind; signs that a list of names
+     * keeps for itself made Unicode's; what is no character left out.
+     */
+    static String plain(String told) {
+        String text = SymbolEncoding.unicode(null, told);
         StringBuilder result = null;
         for (int i = 0; i < text.length(); i++) {
             char c = text.charAt(i);

@@ -29,6 +29,7 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.font.PDSimpleFont;
+import org.apache.pdfbox.pdmodel.font.PDType3Font;
 import org.apache.pdfbox.pdmodel.graphics.PDLineDashPattern;
 import org.apache.pdfbox.pdmodel.graphics.color.PDColor;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
@@ -68,8 +69,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private PDColor lastColour;
     private int lastRgb;
     private int clipRule = -1;
-    private Area lastClip;
-    private Rectangle2D lastClipBounds;
+    private final ClipBounds clips;
     private State lastState;
     private int order;
     private int operators;
@@ -191,9 +191,11 @@ public final class PageReader extends PDFGraphicsStreamEngine {
             reader.processPage(page);
             own = reader.order;
             reader.frame = new Frame(null);
+            ClipBounds.Mark clip = reader.clips.begin();
             for (PDAnnotation annotation : page.getAnnotations()) {
                 if (Set.of("Widget", "FreeText", "Stamp").contains(String.valueOf(annotation.getSubtype())) && !annotation.isHidden()
                         && !annotation.isNoView()) reader.showAnnotation(annotation);
+                reader.clips.end(clip);
             }
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told && told.kind() == DecantException.Kind.CANCELLED) throw told;
@@ -217,6 +219,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         width = Math.max(1, sideways ? box.getHeight() : box.getWidth()) * unit;
         height = Math.max(1, sideways ? box.getWidth() : box.getHeight()) * unit;
         toPage = toPage(page, turn);
+        clips = new ClipBounds(new Rectangle2D.Double(0, 0, width, height));
         links = source.links(page, toPage, problems);
     }
 
@@ -273,7 +276,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
     private State state() {
         AffineTransform place = getGraphicsState().getCurrentTransformationMatrix().createAffineTransform();
         place.preConcatenate(toPage);
-        Rectangle2D clip = clipNow();
+        Rectangle2D clip = clips.now();
         // Of many letters of a page it is the same.
         if (lastState == null || lastState.clip != clip || !lastState.place.equals(place)) lastState = new State(place, clip);
         return lastState;
@@ -283,10 +286,40 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         if (++forms > MOST_FORMS || getLevel() > 24) throw new IOException("Forms within forms without end");
         Frame before = frame;
         frame = before.called();
+        ClipBounds.Mark mark = begin(form);
         try {
             super.showForm(form);
         } finally {
             frame = before;
+            clips.end(mark);
+        }
+    }
+
+    /** A form paints in its box (8.10.2). */
+    private ClipBounds.Mark begin(PDFormXObject form) {
+        ClipBounds.Mark mark = clips.begin();
+        PDRectangle box = form.getBBox();
+        Matrix matrix = form.getMatrix().multiply(getGraphicsState().getCurrentTransformationMatrix());
+        if (box != null) clips.cut(toPage.createTransformedShape(box.transform(matrix)).getBounds2D());
+        return mark;
+    }
+
+    @Override public void saveGraphicsState() {
+        super.saveGraphicsState();
+        clips.save();
+    }
+
+    @Override public void restoreGraphicsState() {
+        super.restoreGraphicsState();
+        clips.restore();
+    }
+
+    @Override protected void showType3Glyph(Matrix rendering, PDType3Font font, int code, Vector displacement) throws IOException {
+        ClipBounds.Mark mark = clips.begin();
+        try {
+            super.showType3Glyph(rendering, font, code, displacement);
+        } finally {
+            clips.end(mark);
         }
     }
 
@@ -296,10 +329,12 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         frame = before.called();
         // A group is painted by itself, and then as a whole as thin as the state says it is called in (ISO 32000-1, 11.6.6).
         opacity *= getGraphicsState().getNonStrokeAlphaConstant();
+        ClipBounds.Mark mark = begin(form);
         try {
             super.showTransparencyGroup(form);
         } finally {
             frame = before;
+            clips.end(mark);
             opacity = solid;
         }
     }
@@ -341,14 +376,6 @@ public final class PageReader extends PDFGraphicsStreamEngine {
                 state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), state.getRise(), across, slant,
                 state.getRenderingMode().intValue(),
                 mark != null && mark.replaces, state());
-    }
-
-    /** Much is painted in one clip. */
-    private Rectangle2D clipNow() {
-        Area clip = getGraphicsState().getCurrentClippingPath();
-        if (clip != lastClip) lastClipBounds = clipBounds();
-        lastClip = clip;
-        return lastClipBounds;
     }
 
     private int tag() {
@@ -431,6 +458,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         if (clipRule != -1) {
             path.setWindingRule(clipRule);
             getGraphicsState().intersectClippingPath(new GeneralPath(path));
+            clips.cut(new Path2D.Double(path, toPage).getBounds2D());
             clipRule = -1;
         }
         path.reset();
@@ -474,14 +502,8 @@ public final class PageReader extends PDFGraphicsStreamEngine {
                     .getNonStrokeAlphaConstant() * opacity, windingRule == Path2D.WIND_EVEN_ODD, order++));
             return;
         }
-        new PathReading(ink, () -> order++).fill(onPage, clipBounds(), windingRule == Path2D.WIND_EVEN_ODD, rgb(getGraphicsState().getNonStrokingColor()),
+        new PathReading(ink, () -> order++).fill(onPage, clips.now(), windingRule == Path2D.WIND_EVEN_ODD, rgb(getGraphicsState().getNonStrokingColor()),
                 opacity * getGraphicsState().getNonStrokeAlphaConstant());
-    }
-
-    /** What of the page may be painted on now, in points from its top left corner. */
-    private Rectangle2D clipBounds() {
-        Area clip = getGraphicsState().getCurrentClippingPath();
-        return toPage.createTransformedShape(clip.getBounds2D()).getBounds2D().createIntersection(new Rectangle2D.Double(0, 0, width, height));
     }
 
     @Override public void drawImage(PDImage image) {
@@ -490,7 +512,7 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         matrix.preConcatenate(toPage);
         int colour = image.isStencil() ? rgb(getGraphicsState().getNonStrokingColor()) : 0;
         try {
-            Placed placed = source.pictures().read(image, matrix, clipBounds(), colour, order++);
+            Placed placed = source.pictures().read(image, matrix, clips.now(), colour, order++);
             if (placed != null) pictures.add(placed);
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(PageReader.class).info("A picture on page {} can't be read", index + 1, e);

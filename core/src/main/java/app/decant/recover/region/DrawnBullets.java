@@ -52,7 +52,7 @@ public final class DrawnBullets {
         double height = box.getHeight();
         if (width < LEAST || height < LEAST || width > MOST || height > MOST || Math.abs(width - height) > 0.25 * Math.max(width, height)) return null;
         if (ink instanceof Ink.Shape shape) return new Dot(ink, box, shape.line() > 0 ? "◦" : "•", shape.rgb());
-        return new Dot(ink, box, "▪", ((Ink.Fill) ink).rgb());
+        return ink instanceof Ink.Fill fill ? new Dot(ink, box, "▪", fill.rgb()) : null;
     }
 
     /** The first letter of the line that a dot stands before; null where it stands before none. */
