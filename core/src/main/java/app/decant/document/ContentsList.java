@@ -24,13 +24,17 @@ public final class ContentsList {
      * The document with the entries of every list of headings agreeing with these; the same document where nothing had to change.
      * Headings get a bookmark to be led to where they had none. An entry whose heading still reads the same stays as it is.
      */
-    public static Document refreshed(Document document) { return holdsList(document) ? new ContentsList(document).followed(null) : document; }
+    public static Document refreshed(Document document) { return holdsList(document) ? new ContentsList(document).followed(null, null) : document; }
 
     /**
      * The document after an edit, with the entries of its lists of headings changed along. A list that did not agree with the headings before, as one
      * does that leaves some out, is changed only where the edit changed headings: nothing else comes or goes.
+     *
+     * @param came the headings before, where they are known; else null
      */
-    public static Document following(Document before, Document after) { return holdsList(after) ? new ContentsList(after).followed(before) : after; }
+    public static Document following(Document before, Outline came, Document after) {
+        return holdsList(after) ? new ContentsList(after).followed(before, came) : after;
+    }
 
     /** A contents list for the headings of these levels, empty until {@linkplain #refreshed refreshed}. */
     public static Contents forLevels(int from, int to) { return new Contents(from, to, List.of()); }
@@ -49,8 +53,8 @@ public final class ContentsList {
         return Outline.of(document, cascade, ListLabels.of(document, cascade));
     }
 
-    private Document followed(Document before) {
-        List<Outline.Heading> were = before == null ? null : outline(before).headings();
+    private Document followed(Document before, Outline came) {
+        List<Outline.Heading> were = before == null ? null : (came == null ? outline(before) : came).headings();
         List<Contents> lists = before == null ? List.of() : lists(before);
         boolean paired = lists.size() == lists(document).size();
         int count = 0;

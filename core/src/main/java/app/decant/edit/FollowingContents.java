@@ -6,6 +6,7 @@ import app.decant.document.Cascade;
 import app.decant.document.Contents;
 import app.decant.document.ContentsList;
 import app.decant.document.Document;
+import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Story;
@@ -21,10 +22,13 @@ public final class FollowingContents {
     private FollowingContents() { }
 
     /** A change with the entries of contents lists changed along where headings were touched; the same where none were. */
-    public static Change of(Change change) {
+    public static Change of(Change change) { return of(change, null); }
+
+    /** The same. @param came the headings before the change, where they are known; else null */
+    public static Change of(Change change, Outline came) {
         if (!touchesHeadings(change)) return change;
         Document before = change.after();
-        Document after = ContentsList.following(change.before(), before);
+        Document after = ContentsList.following(change.before(), came, before);
         if (after == before) return change;
         Draft draft = new Draft(before, change.picked());
         SortedMap<BlockPath, Paragraph> marked = new TreeMap<>();

@@ -59,7 +59,7 @@ class FollowingContentsTest {
         Document after = after(Typing.breakParagraph(document, at(3, 2)));
         assertThat(after.blocks().get(0)).isSameAs(document.blocks().get(0));
         assertThat(after.blocks().get(1)).isSameAs(document.blocks().get(1));
-        assertThat(ContentsList.following(document, document)).isSameAs(document);
+        assertThat(ContentsList.following(document, null, document)).isSameAs(document);
     }
 
     @Test void theWordsOfAnEntryChangeInTheirLook() {

@@ -7,10 +7,14 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
 import app.decant.sheet.SheetObject;
+import java.util.ArrayList;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import org.apache.poi.hssf.usermodel.HSSFClientAnchor;
+import org.apache.poi.hssf.usermodel.HSSFComment;
 import org.apache.poi.hssf.usermodel.HSSFFont;
 import org.apache.poi.hssf.usermodel.HSSFPatriarch;
 import org.apache.poi.hssf.usermodel.HSSFPicture;
@@ -26,6 +30,37 @@ final class XlsObjects {
     private static final Map<String, Integer> KINDS = Map.of("image/png", Workbook.PICTURE_TYPE_PNG, "image/jpeg", Workbook.PICTURE_TYPE_JPEG);
 
     private XlsObjects() { }
+
+    /** What lies over the cells of a sheet, as far as it is seen on pages. */
+    static List<SheetObject> over(HSSFSheet sheet, Function<HSSFFont, Look> letters, Lost lost) {
+        List<SheetObject> objects = new ArrayList<>();
+        List<HSSFShape> over = XlsShapes.over(sheet, () -> lost.count(Lost.Kind.SHAPES, 1));
+        XlsObjectRecords records = new XlsObjectRecords(sheet);
+        XlsShapes shapes = new XlsShapes(sheet, sheet.getWorkbook().getCustomPalette(), letters, records);
+        Iterator<Chart> charts = XlsCharts.of(sheet).iterator();
+        for (HSSFShape shape : over) {
+            if (shape instanceof HSSFComment || records.isUnseen(shape)) continue;
+            boolean control = records.isControl(shape);
+            boolean chart = !control && charts.hasNext() && XlsShapes.isChart(shape);
+            Supplier<List<SheetObject>> reading = chart ? () -> chart(sheet, shape, charts.next())
+                    : shape instanceof HSSFPicture one ? () -> picture(sheet, one) : () -> shapes.read(shape);
+            List<SheetObject> read = readable(reading);
+            objects.addAll(read);
+            if (control) lost.count(Lost.Kind.CONTROLS, 1);
+            else if (read.isEmpty()) lost.count(chart ? Lost.Kind.CHARTS : shape instanceof HSSFPicture ? Lost.Kind.PICTURES : Lost.Kind.SHAPES, 1);
+        }
+        return objects;
+    }
+
+    /** Nothing of a drawing whose records are not as they should be. */
+    private static List<SheetObject> readable(Supplier<List<SheetObject>> drawing) {
+        try {
+            return drawing.get();
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(XlsObjects.class).info("A drawing can't be read", e);
+            return List.of();
+        }
+    }
 
     /** A chart in its frame; nothing where it can't be drawn, or stands nowhere. */
     static List<SheetObject> chart(HSSFSheet sheet, HSSFShape frame, Chart chart) {

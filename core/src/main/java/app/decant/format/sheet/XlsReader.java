@@ -13,7 +13,6 @@ import app.decant.document.Progress;
 import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
-import app.decant.format.Chart;
 import app.decant.format.Content;
 import app.decant.sheet.Cell;
 import app.decant.sheet.CellStyle;
@@ -31,14 +30,12 @@ import app.decant.words.Message;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.util.ArrayList;
-import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
-import java.util.function.Supplier;
 import org.apache.poi.EncryptedDocumentException;
 import org.apache.poi.hpsf.SummaryInformation;
 import org.apache.poi.hssf.OldExcelFormatException;
@@ -46,15 +43,12 @@ import org.apache.poi.hssf.extractor.OldExcelExtractor;
 import org.apache.poi.hssf.record.crypto.Biff8EncryptionKey;
 import org.apache.poi.hssf.usermodel.HSSFCell;
 import org.apache.poi.hssf.usermodel.HSSFCellStyle;
-import org.apache.poi.hssf.usermodel.HSSFComment;
 import org.apache.poi.hssf.usermodel.HSSFFont;
 import org.apache.poi.hssf.usermodel.HSSFName;
 import org.apache.poi.hssf.usermodel.HSSFPalette;
-import org.apache.poi.hssf.usermodel.HSSFPicture;
 import org.apache.poi.hssf.usermodel.HSSFPrintSetup;
 import org.apache.poi.hssf.usermodel.HSSFRichTextString;
 import org.apache.poi.hssf.usermodel.HSSFRow;
-import org.apache.poi.hssf.usermodel.HSSFShape;
 import org.apache.poi.hssf.usermodel.HSSFSheet;
 import org.apache.poi.hssf.usermodel.HSSFWorkbook;
 import org.apache.poi.hssf.util.HSSFColor;
@@ -189,16 +183,6 @@ final class XlsReader {
 
     private static String given(String text) { return text == null || text.isBlank() ? null : text; }
 
-    /** What is drawn over a sheet; nothing where its records are not as they should be, which costs the drawing and not the workbook. */
-    private static List<SheetObject> readable(Supplier<List<SheetObject>> drawing) {
-        try {
-            return drawing.get();
-        } catch (RuntimeException e) {
-            LoggerFactory.getLogger(XlsReader.class).info("A drawing can't be read", e);
-            return List.of();
-        }
-    }
-
     private Sheet sheet(int index) {
         HSSFSheet sheet = book.getSheetAt(index);
         List<Row> rows = new ArrayList<>();
@@ -222,21 +206,7 @@ final class XlsReader {
                     sheet.getColumnStyle(c) == null ? 0 : sheet.getColumnStyle(c).getIndex() + 1));
         List<Range> merged = new ArrayList<>();
         for (CellRangeAddress one : sheet.getMergedRegions()) if (one.getNumberOfCells() > 1) merged.add(range(one));
-        List<SheetObject> objects = new ArrayList<>();
-        List<HSSFShape> over = XlsShapes.over(sheet, () -> lost.count(Lost.Kind.SHAPES, 1));
-        XlsObjectRecords records = new XlsObjectRecords(sheet);
-        XlsShapes shapes = new XlsShapes(sheet, book.getCustomPalette(), this::letters, records);
-        Iterator<Chart> charts = XlsCharts.of(sheet).iterator();
-        for (HSSFShape shape : over) {
-            if (shape instanceof HSSFComment || records.isUnseen(shape)) continue;
-            boolean chart = charts.hasNext() && XlsShapes.isChart(shape);
-            Supplier<List<SheetObject>> reading = chart ? () -> XlsObjects.chart(sheet, shape, charts.next())
-                    : shape instanceof HSSFPicture one ? () -> XlsObjects.picture(sheet, one) : () -> shapes.read(shape);
-            List<SheetObject> read = readable(reading);
-            objects.addAll(read);
-            if (records.isControl(shape)) lost.count(Lost.Kind.CONTROLS, 1);
-            else if (read.isEmpty()) lost.count(chart ? Lost.Kind.CHARTS : shape instanceof HSSFPicture ? Lost.Kind.PICTURES : Lost.Kind.SHAPES, 1);
-        }
+        List<SheetObject> objects = XlsObjects.over(sheet, this::letters, lost);
         XlsConditions conditions = new XlsConditions(number -> colour(book.getCustomPalette(), number));
         conditions.read(sheet.getSheetConditionalFormatting());
         lost.count(Lost.Kind.CONDITIONS, conditions.unknown());

@@ -113,7 +113,7 @@ final class CarriedLinks {
     /** Where links are now. */
     List<Rewritten.Relinked> made() {
         List<Rewritten.Relinked> made = new ArrayList<>();
-        for (int link : gone) made.add(Rewritten.Relinked.gone(link, read.page().turn()));
+        for (int link : gone) if (!carried.containsKey(link)) made.add(Rewritten.Relinked.gone(link, read.page().turn()));
         carried.forEach((link, letters) -> {
             List<Rectangle2D> lines = new ArrayList<>();
             ShownGlyph any = read.shown().stream().filter(mark -> link.equals(byMark.get(mark.glyph().order()))).findFirst().orElseThrow();

@@ -290,7 +290,7 @@ public final class Session {
     /** Makes a change to the document as it is now; contents lists follow. */
     void apply(Change made) {
         if (made.isNothing()) return;
-        Change change = FollowingContents.of(made);
+        Change change = FollowingContents.of(made, laid != null && laid.document() == made.before() ? laid.outline() : null);
         document = change.after();
         long now = System.nanoTime();
         history.add(change, now - lastChange < ONE_BREATH);
