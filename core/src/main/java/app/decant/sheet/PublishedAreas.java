@@ -36,9 +36,11 @@ final class PublishedAreas {
                     && (style.across() == CellStyle.Across.BY_KIND || style.across() == CellStyle.Across.LEFT);
             if (!runs) continue;
             if (grid == null) grid = new SheetGrid(workbook, sheet, new Range(0, 0, 0, used.right() + MOST_REACH), (cell, dress, width) -> 0);
-            String text = ((CellValue.Text) last.value()).text().replace('\n', ' ');
+            if (reach == used.right() + MOST_REACH) break;
             double size = style.font().get(TextProperty.SIZE, 11.0);
             double room = grid.width(last.column(), reach);
+            String text = SheetPainter.seen(((CellValue.Text) last.value()).text(), grid.width(last.column(), used.right() + MOST_REACH), size)
+                    .replace('\n', ' ');
             // Letters are hardly wider than high; only what may be too long is set.
             if (text.length() * size < room) continue;
             double width = setter.set(SheetPainter.paragraph(text, style.font(), Alignment.START), CellText.ENDLESS).width() + 2 * SheetPainter.PADDING;

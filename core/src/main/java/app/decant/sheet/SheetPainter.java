@@ -30,6 +30,8 @@ final class SheetPainter {
     /** Between the edge of a cell and its text; common practice. */
     static final double PADDING = 1.5;
     /** A sign beside a number, in points. */
+    /** The narrowest letters of any face, in ems. */
+    private static final double THINNEST = 0.05;
     private static final double SIGN = 10;
     private static final double INDENT = 6.75;
     private static final double PLAIN_SIZE = 11;
@@ -328,11 +330,12 @@ final class SheetPainter {
         boolean wraps = (style.wraps() || across == Across.JUSTIFY) && cell.value() instanceof CellValue.Text;
         CellText.Lines lines;
         double shift;
+        double size = look.get(TextProperty.SIZE, PLAIN_SIZE);
         if (wraps) {
-            lines = setter.set(stretched(cell, shown, look, alignment(across)), room);
+            lines = setter.set(stretched(cell, seen(shown, room * (2 + (box[3] - box[1]) / (size / 2)), size), look, alignment(across)), room);
             shift = left;
         } else {
-            String line = shown.replace('\n', ' ').replace("\r", "");
+            String line = seen(shown, lefts[columns.length] - lefts[0] + room, size).replace('\n', ' ').replace("\r", "");
             // A number that will not be seen as it is need not be set as it is.
             boolean wide = cell.value() instanceof CellValue.Number && !style.shrinks() && width(line, look) > box[2] - box[0] - LEAST * scale;
             if (wide) line = narrower(cell, style, look, room, repeated);
@@ -342,8 +345,8 @@ final class SheetPainter {
             double[] space = {left, right};
             if (width > room + 0.3) {
                 if (style.shrinks()) {
-                    double size = look.get(TextProperty.SIZE, PLAIN_SIZE) * room / width;
-                    lines = setter.set(paragraph(line, look.with(TextProperty.SIZE, Math.max(0.5, size * 0.99)), Alignment.START), CellText.ENDLESS);
+                    double smaller = Math.max(0.5, size * room / width * 0.99);
+                    lines = setter.set(paragraph(line, look.with(TextProperty.SIZE, smaller), Alignment.START), CellText.ENDLESS);
                 } else if (cell.value() instanceof CellValue.Text) {
                     if (!isMerged) space = spilled(row, r, c, across, left, right, width);
                     if (width > space[1] - space[0] + 0.3) lines = cut(lines, line, look, space[1] - space[0], repeated);
@@ -429,6 +432,12 @@ final class SheetPainter {
     private boolean isFree(Row row, int r, int c) {
         Cell cell = row.cell(columns[c]);
         return (cell == null || cell.isEmpty()) && !merged.containsKey(Sheet.key(rows[r], columns[c]));
+    }
+
+    /** No more letters than could be seen in a line: some cells hold millions. */
+    static String seen(String text, double room, double size) {
+        int most = 1 + (int) (room / (THINNEST * size));
+        return text.length() <= most ? text : text.substring(0, Character.isHighSurrogate(text.charAt(most - 1)) ? most - 1 : most);
     }
 
     /** As many letters as there is room for, as files show it. */

@@ -2,6 +2,7 @@ package app.decant.sheet;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.junit.jupiter.api.Assertions.assertTimeoutPreemptively;
 
 import app.decant.document.DecantException;
 import app.decant.document.Facts;
@@ -17,6 +18,7 @@ import app.decant.page.Item;
 import app.decant.page.Page;
 import app.decant.page.Pages;
 import app.decant.page.Piece;
+import java.time.Duration;
 import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -321,5 +323,22 @@ class SheetPagesTest {
         Pages few = pages(sheet(30, 1, SETUP, List.of()));
         assertThat(few.page(2)).as("few are kept as the very same").isSameAs(few.page(2)).isSameAs(few.pages().get(2));
         assertThatThrownBy(() -> few.page(3)).isInstanceOf(IndexOutOfBoundsException.class);
+    }
+
+    /** Cells of a hostile file hold megabytes, in a line or wrapped; no more of them is set than could be seen. */
+    @Test void lettersThatNobodySeesTakeNoTime() {
+        String endless = "Ask at the pier. ".repeat(60_000);
+        List<CellStyle> styles = List.of(CellStyle.PLAIN, CellStyle.PLAIN.wrapping(true));
+        List<Row> rows = new ArrayList<>();
+        for (int r = 0; r < 4; r++) rows.add(new Row(r, 30, false, List.of(new Cell(0, new CellValue.Text(endless), r % 2))));
+        Sheet sheet = new Sheet("Fares", false, 100, 30, List.of(), rows, List.of(), SETUP);
+        Workbook book = new Workbook(List.of(sheet), styles, Map.of(), Facts.NONE, false);
+        assertTimeoutPreemptively(Duration.ofSeconds(30), () -> {
+            Pages pages = pages(book, SheetChoice.AS_SET_UP);
+            StringBuilder shown = new StringBuilder();
+            for (Page page : pages.pages()) for (Item item : page.text()) if (item instanceof Item.LineItem line) shown.append(text(line)).append('\n');
+            assertThat(shown.toString()).startsWith("Ask at the pier. Ask").hasSizeLessThan(100_000);
+            assertThat(pages.findings()).extracting(Finding::what).anyMatch(told -> told.contains("more text than"));
+        });
     }
 }
