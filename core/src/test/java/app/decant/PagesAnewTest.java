@@ -24,12 +24,11 @@ import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
 import app.decant.page.Pages;
+import app.decant.pdf.HandmadePage;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -41,11 +40,8 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -81,14 +77,7 @@ class PagesAnewTest {
                 content.append(page + first).append(") Tj ET\n");
                 for (int i = 0; i < LINES; i++, line++)
                     content.append("BT /F 11 Tf 72 ").append(770 - 15 * i).append(" Td (").append(words(line / OF_ONE, line % OF_ONE)).append(") Tj ET\n");
-                PDPage made = new PDPage(PDRectangle.A4);
-                made.setResources(resources);
-                COSStream stream = pdf.getDocument().createCOSStream();
-                try (OutputStream out = stream.createOutputStream()) {
-                    out.write(content.toString().getBytes(StandardCharsets.ISO_8859_1));
-                }
-                made.getCOSObject().setItem(COSName.CONTENTS, stream);
-                pdf.addPage(made);
+                HandmadePage.add(pdf, resources, content.toString());
             }
             pdf.save(file.toFile());
         }

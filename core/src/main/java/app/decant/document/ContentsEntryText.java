@@ -16,11 +16,12 @@ final class ContentsEntryText {
         return null;
     }
 
-    /** Whether an entry leads to a page still: one that was parted does not. */
+    /** Whether an entry is words that lead to a page still: one that was parted does not, and in some there are pictures. */
     static boolean isWhole(Paragraph entry) {
         String text = entry.text();
-        boolean field = entry.inlines().stream().anyMatch(one -> one instanceof Inline.Field page && page.kind() == Inline.Field.Kind.PAGE_REFERENCE);
-        return field || text.lastIndexOf(Inline.TAB) > 0 && !text.endsWith(String.valueOf(Inline.TAB));
+        int object = text.indexOf(Inline.OBJECT);
+        if (object < 0) return text.lastIndexOf(Inline.TAB) > 0 && !text.endsWith(String.valueOf(Inline.TAB));
+        return entry.slice(object, object + 1).stream().anyMatch(one -> one instanceof Inline.Field page && page.kind() == Inline.Field.Kind.PAGE_REFERENCE);
     }
 
     /** Whether an entry says the title of a heading, whatever stands between its words. */

@@ -47,17 +47,22 @@ final class EntryChanges {
         for (Paragraph entry : contents.entries()) {
             Outline.Heading before = was.get(ContentsEntryText.target(entry));
             Outline.Heading now = is.get(ContentsEntryText.target(entry));
-            boolean left = now == null || ContentsList.isListed(contents, before) && !ContentsList.isListed(contents, now);
+            // What leads to no heading stays, and so does one that leads to what is a heading from now on.
             if (before == null) entries.add(entry);
-            else if (!left) entries.add(changed(entry, before, now));
+            else if (now != null && !leaves(before, now)) entries.add(changed(entry, before, now));
         }
         moved(entries);
         for (Outline.Heading heading : fresh()) putIn(entries, heading);
         return entries;
     }
 
+    private boolean leaves(Outline.Heading before, Outline.Heading now) {
+        return ContentsList.isListed(contents, before) && !ContentsList.isListed(contents, now);
+    }
+
     private Paragraph changed(Paragraph entry, Outline.Heading before, Outline.Heading now) {
-        Paragraph said = before.title().equals(now.title()) ? entry : ContentsEntryText.retitled(entry, now);
+        boolean same = before.title().equals(now.title()) || !ContentsEntryText.isWhole(entry);
+        Paragraph said = same ? entry : ContentsEntryText.retitled(entry, now);
         boolean styled = before.level() != now.level() && ContentsList.entryStyle(styles, before.level()).equals(entry.style());
         return styled ? said.withStyle(ContentsList.entryStyle(styles, now.level())) : said;
     }

@@ -14,6 +14,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.TextProperty;
 import app.decant.layout.Sample;
+import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -85,6 +86,24 @@ class FollowingContentsTest {
     @Test void entriesMoveWithTheirSections() {
         Document moved = after(Headings.place(document, at(6, 0), BlockPath.of(0, 6), BlockPath.of(0, 2)));
         assertThat(entries(moved, 0)).containsExactly("Preface\tiii", "2\tAnimals\t3", "1\tFares\t3");
+    }
+
+    /** An entry that leads to a plain paragraph stays when that becomes a heading, and is none twice. */
+    @Test void whatBecomesAHeadingKeepsItsEntry() {
+        Paragraph named = heading("n", null, "Notes");
+        Contents list = (Contents) document.blocks().get(0);
+        List<Paragraph> entries = new ArrayList<>(list.entries());
+        entries.add(entry("n", "Notes\t", Look.PLAIN));
+        entries.add(entry("c", "Animals, with a picture ", Look.PLAIN).withInlines(List.of(new Inline.Field(Inline.Field.Kind.PAGE, "PAGE", "1",
+                Look.of(TextProperty.LINK, new Link.Inside("c"))), new Inline.Text("2 Animals\t", Look.PLAIN))));
+        List<Block> blocks = new ArrayList<>(document.blocks());
+        blocks.set(0, list.withEntries(entries));
+        blocks.add(named);
+        document = Sample.of(blocks);
+        Document made = after(Dressing.paragraphs(document, at(8, 0), one -> one.withStyle("Heading1"), EditKind.HEADING));
+        assertThat(entries(made, 0)).startsWith("Preface\tiii", "1\tFares\t3", "2\tAnimals\t3", "Notes\t3").hasSize(5);
+        Document renamed = after(Typing.type(document, at(6, 2), "All ", null));
+        assertThat(entries(renamed, 0)).as("one with more than words stays as it is").contains("2\tAll Animals\t3").endsWith("12 Animals\t");
     }
 
     /** A list that names all headings is a list of them all: whatever is done to it, it names them. */

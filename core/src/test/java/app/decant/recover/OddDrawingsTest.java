@@ -8,13 +8,12 @@ import app.decant.document.Document;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
+import app.decant.pdf.HandmadePage;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import app.decant.publish.Target;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.List;
@@ -24,11 +23,8 @@ import org.apache.pdfbox.cos.COSDictionary;
 import org.apache.pdfbox.cos.COSFloat;
 import org.apache.pdfbox.cos.COSInteger;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.graphics.color.PDDeviceRGB;
@@ -43,18 +39,11 @@ class OddDrawingsTest {
     private Path file(String content) throws IOException {
         Path file = root.resolve("odd.pdf");
         try (PDDocument pdf = new PDDocument()) {
-            PDPage page = new PDPage(PDRectangle.A4);
             PDResources resources = new PDResources();
             resources.put(COSName.getPDFName("F1"), new PDType1Font(Standard14Fonts.FontName.HELVETICA));
             resources.put(COSName.getPDFName("F2"), new PDType1Font(Standard14Fonts.FontName.SYMBOL));
             resources.put(COSName.getPDFName("S1"), shading());
-            page.setResources(resources);
-            COSStream stream = pdf.getDocument().createCOSStream();
-            try (OutputStream out = stream.createOutputStream()) {
-                out.write(content.getBytes(StandardCharsets.ISO_8859_1));
-            }
-            page.getCOSObject().setItem(COSName.CONTENTS, stream);
-            pdf.addPage(page);
+            HandmadePage.add(pdf, resources, content);
             pdf.save(file.toFile());
         }
         return file;

@@ -17,12 +17,12 @@ import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
 import app.decant.page.Pages;
+import app.decant.pdf.HandmadePage;
 import app.decant.publish.Order;
 import app.decant.publish.Receipt;
 import app.decant.publish.Recipe;
 import java.io.IOException;
 import java.io.InputStream;
-import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -31,11 +31,8 @@ import java.util.Locale;
 import java.util.function.UnaryOperator;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.text.PDFTextStripper;
@@ -58,23 +55,11 @@ final class CorrectedFile {
                 PDResources resources = new PDResources();
                 resources.put(COSName.getPDFName("F1"), font);
                 resources.put(COSName.getPDFName("F2"), bold);
-                addPage(pdf, resources, content + PARAGRAPH);
+                HandmadePage.add(pdf, resources, content + PARAGRAPH);
             }
             pdf.save(file.toFile());
         }
         return file;
-    }
-
-    /** Adds a page of A4 whose stream is written by hand. */
-    static void addPage(PDDocument pdf, PDResources resources, String content) throws IOException {
-        PDPage page = new PDPage(PDRectangle.A4);
-        page.setResources(resources);
-        COSStream stream = pdf.getDocument().createCOSStream();
-        try (OutputStream out = stream.createOutputStream()) {
-            out.write(content.getBytes(StandardCharsets.ISO_8859_1));
-        }
-        page.getCOSObject().setItem(COSName.CONTENTS, stream);
-        pdf.addPage(page);
     }
 
     record Made(Pages pages, Receipt receipt, List<String> findings) { }

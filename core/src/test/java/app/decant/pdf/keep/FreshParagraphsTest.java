@@ -10,6 +10,7 @@ import app.decant.edit.Change;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
+import app.decant.pdf.HandmadePage;
 import app.decant.pdf.keep.CorrectedFile.Made;
 import app.decant.publish.Recipe;
 import java.io.IOException;
@@ -66,7 +67,7 @@ class FreshParagraphsTest {
                 PDResources resources = new PDResources();
                 resources.put(COSName.getPDFName("H"), new PDType1Font(Standard14Fonts.FontName.HELVETICA_BOLD));
                 if (content.contains("/T ")) resources.put(COSName.getPDFName("T"), new PDType1Font(Standard14Fonts.FontName.TIMES_ROMAN));
-                CorrectedFile.addPage(pdf, resources, content);
+                HandmadePage.add(pdf, resources, content);
             }
             pdf.save(source.toFile());
         }

@@ -19,6 +19,7 @@ import app.decant.layout.TextPassage;
 import app.decant.layout.WordLines;
 import app.decant.page.Item;
 import app.decant.page.Pages;
+import app.decant.pdf.HandmadePage;
 import app.decant.pdf.PdfChoices;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
@@ -30,8 +31,6 @@ import app.decant.publish.Order;
 import app.decant.publish.Recipe;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -43,9 +42,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream.AppendMode;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.PDResources;
@@ -100,16 +97,9 @@ class FullPagesTest {
                     content.append("BT /").append(font).append(page).append(" 11 Tf 72 ").append(y).append(" Td (").append(words(count / 6, count % 6, 6))
                             .append(") Tj ET\n");
                 }
-                PDPage made = new PDPage(PDRectangle.A4);
                 PDResources resources = new PDResources();
                 resources.put(COSName.getPDFName(font + page), regular);
-                made.setResources(resources);
-                COSStream stream = pdf.getDocument().createCOSStream();
-                try (OutputStream out = stream.createOutputStream()) {
-                    out.write(content.toString().getBytes(StandardCharsets.ISO_8859_1));
-                }
-                made.getCOSObject().setItem(COSName.CONTENTS, stream);
-                pdf.addPage(made);
+                HandmadePage.add(pdf, resources, content.toString());
             }
             PDOutlineItem item = new PDOutlineItem();
             PDPageXYZDestination place = new PDPageXYZDestination();

@@ -11,6 +11,7 @@ import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
+import app.decant.pdf.HandmadePage;
 import app.decant.pdf.PdfStyle;
 import app.decant.pdf.Standard;
 import app.decant.pdf.check.StandardCheck;
@@ -18,8 +19,6 @@ import app.decant.pdf.keep.CorrectedFile.Made;
 import app.decant.publish.FactsRule;
 import app.decant.publish.Recipe;
 import java.io.IOException;
-import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,11 +27,8 @@ import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
-import org.apache.pdfbox.cos.COSStream;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDResources;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureElement;
 import org.apache.pdfbox.pdmodel.documentinterchange.logicalstructure.PDStructureNode;
 import org.apache.pdfbox.pdmodel.font.PDType1Font;
@@ -100,16 +96,9 @@ class GoingOnTest {
                 }
             }
             for (StringBuilder content : pages) {
-                PDPage page = new PDPage(PDRectangle.A4);
                 PDResources resources = new PDResources();
                 resources.put(COSName.getPDFName("F1"), font);
-                page.setResources(resources);
-                COSStream stream = pdf.getDocument().createCOSStream();
-                try (OutputStream out = stream.createOutputStream()) {
-                    out.write(content.toString().getBytes(StandardCharsets.ISO_8859_1));
-                }
-                page.getCOSObject().setItem(COSName.CONTENTS, stream);
-                pdf.addPage(page);
+                HandmadePage.add(pdf, resources, content.toString());
             }
             pdf.save(file.toFile());
         }

@@ -7,6 +7,7 @@ import app.decant.Decant;
 import app.decant.document.Document;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
+import app.decant.pdf.HandmadePage;
 import app.decant.pdf.keep.CorrectedFile.Made;
 import app.decant.publish.Recipe;
 import java.awt.Color;
@@ -64,8 +65,8 @@ class PicturesOverPagesTest {
             resources.put(COSName.getPDFName("Pier"), LosslessFactory.createFromImage(pdf, image));
             PDResources others = new PDResources();
             others.put(COSName.getPDFName("F1"), new PDType1Font(Standard14Fonts.FontName.HELVETICA));
-            CorrectedFile.addPage(pdf, resources, first + picture);
-            CorrectedFile.addPage(pdf, others, second.toString());
+            HandmadePage.add(pdf, resources, first + picture);
+            HandmadePage.add(pdf, others, second.toString());
             pdf.save(file.toFile());
         }
         return file;

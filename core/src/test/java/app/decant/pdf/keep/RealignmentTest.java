@@ -24,6 +24,7 @@ import app.decant.format.Taken;
 import app.decant.layout.PagedDocument;
 import app.decant.layout.TextPassage;
 import app.decant.page.Item;
+import app.decant.pdf.HandmadePage;
 import app.decant.pdf.keep.CorrectedFile.Made;
 import app.decant.publish.Recipe;
 import java.io.IOException;
@@ -76,7 +77,7 @@ class RealignmentTest {
         try (PDDocument pdf = new PDDocument()) {
             PDResources resources = new PDResources();
             resources.put(COSName.getPDFName("F1"), new PDType1Font(Standard14Fonts.FontName.HELVETICA));
-            CorrectedFile.addPage(pdf, resources, content.toString());
+            HandmadePage.add(pdf, resources, content.toString());
             pdf.save(source.toFile());
         }
         taken = Decant.open(source);

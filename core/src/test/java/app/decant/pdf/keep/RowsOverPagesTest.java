@@ -12,6 +12,7 @@ import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.format.Taken;
+import app.decant.pdf.HandmadePage;
 import app.decant.pdf.keep.CorrectedFile.Made;
 import app.decant.publish.Recipe;
 import java.awt.image.BufferedImage;
@@ -80,7 +81,7 @@ class RowsOverPagesTest {
             PDResources resources = new PDResources();
             resources.put(COSName.getPDFName("F1"), new PDType1Font(Standard14Fonts.FontName.HELVETICA));
             resources.put(COSName.getPDFName("F2"), new PDType1Font(Standard14Fonts.FontName.HELVETICA_BOLD));
-            for (String content : contents) CorrectedFile.addPage(pdf, resources, content);
+            for (String content : contents) HandmadePage.add(pdf, resources, content);
             pdf.save(file.toFile());
         }
         return file;
