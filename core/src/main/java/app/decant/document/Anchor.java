@@ -17,6 +17,12 @@ public record Anchor(Horizontal horizontal, Vertical vertical, Wrap wrap, TableP
 
     public Anchor withLevel(int other) { return new Anchor(horizontal, vertical, wrap, distance, behind, other); }
 
+    /** The same so many points further right and down; an alignment stays one. */
+    public Anchor moved(double across, double down) {
+        return new Anchor(new Horizontal(horizontal.from, horizontal.alignment, horizontal.offset + across),
+                new Vertical(vertical.from, vertical.alignment, vertical.offset + down), wrap, distance, behind, level);
+    }
+
     /** Across: from what, and either an alignment or (where that is null) an offset. */
     public record Horizontal(From from, ParagraphProperty.Alignment alignment, double offset) {
         /** What it is measured from. */

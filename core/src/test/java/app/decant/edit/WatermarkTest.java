@@ -15,7 +15,7 @@ import app.decant.document.Section.FramePlace;
 import app.decant.document.Section;
 import app.decant.document.Stories;
 import app.decant.document.Story;
-import app.decant.format.DrawnLetters;
+import app.decant.format.shape.DrawnLetters;
 import app.decant.format.Formats;
 import app.decant.layout.Sample;
 import app.decant.publish.Order;

@@ -313,14 +313,25 @@ class DrawnShapesTest {
         assertThat(dressed.border().width()).isEqualTo(2);
     }
 
+    /** 19.1.2.11: from point to point in a measure of its own, numbers that are left out are nothing, and places may be told from the last one. */
+    @Test void pathsOfTheOlderMarkupAreDrawn() throws IOException {
+        String look = "fillcolor=\"#aa0000\" stroked=\"f\" coordorigin=\"100,100\" coordsize=\"200,100\" " + place("");
+        Inline.Floating corner = floating(vector("<v:shape path=\"m100,100r200,l100,200xe\" " + look + "/>"));
+        assertThat(at(corner, 5, 5)).isEqualTo(Colour.hex("AA0000"));
+        assertThat(at(corner, 75, 35)).isNull();
+        Inline.Floating hole = floating(vector("<v:shape path=\"m100,100l300,100,300,200,100,200xm150,125l250,125,250,175,150,175xe\" " + look + "/>"));
+        assertThat(at(hole, 40, 20)).as("what is drawn in it is cut out").isNull();
+        assertThat(at(hole, 5, 20)).isEqualTo(Colour.hex("AA0000"));
+    }
+
     /** What has an outline of its own that is not known here is told as lost, if anything of it is seen. */
     @Test void unknownShapesBesideTextsAreTold() {
         String text = "<v:rect " + place("") + "><v:textbox><w:txbxContent><w:p><w:r><w:t>Notice</w:t></w:r></w:p></w:txbxContent></v:textbox></v:rect>";
         Taken told = read(vector("<v:group style=\"position:absolute;width:100pt;height:100pt\">" + text
-                + "<v:shape path=\"m0,0l5,5e\" style=\"width:9;height:9\"/></v:group>"));
+                + "<v:shape path=\"m0,0wr5,5,9,9,1,1,2,2e\" style=\"width:9;height:9\"/></v:group>"));
         assertThat(told.findings()).extracting(Finding::what).anyMatch(what -> what.contains("hapes"));
         Taken silent = read(vector("<v:group style=\"position:absolute;width:100pt;height:100pt\">" + text
-                + "<v:shape path=\"m0,0l5,5e\" filled=\"f\" stroked=\"f\" style=\"width:9;height:9\"/></v:group>"));
+                + "<v:shape path=\"m0,0wr5,5,9,9,1,1,2,2e\" filled=\"f\" stroked=\"f\" style=\"width:9;height:9\"/></v:group>"));
         assertThat(silent.findings()).extracting(Finding::what).noneMatch(what -> what.contains("ines and shapes"));
     }
 }

@@ -185,7 +185,7 @@ final class BodyReading {
                     if (picture != null) fields.put(picture, inlines);
                 }
                 case '\u0008' -> {
-                    for (Inline drawn : reader.drawings().floating(at, look)) fields.put(drawn, inlines);
+                    for (Inline drawn : reader.shapes().at(at, look)) fields.put(drawn, inlines);
                 }
                 default -> { }
             }

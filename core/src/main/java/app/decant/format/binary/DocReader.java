@@ -66,6 +66,7 @@ public final class DocReader {
     private final LookReading looks;
     private CommentReading comments = new CommentReading();
     private final DrawingReading drawings;
+    private final FloatingShapes shapes;
     private final List<Finding> findings = new ArrayList<>();
     private final Map<Integer, String> styleIds = new HashMap<>();
     private final Map<Integer, List<Inline.BookmarkPoint>> bookmarks = new HashMap<>();
@@ -80,7 +81,8 @@ public final class DocReader {
         paragraphs = file.getParagraphTable().getParagraphs();
         runs = file.getCharacterTable().getTextRuns();
         looks = new LookReading(this::font, styleIds::get, this::author, parts());
-        drawings = new DrawingReading(file, this, findings);
+        drawings = new DrawingReading(file, findings);
+        shapes = new FloatingShapes(file, this, findings);
     }
 
     /**
@@ -121,6 +123,7 @@ public final class DocReader {
     CharSequence text() { return text; }
     LookReading looks() { return looks; }
     DrawingReading drawings() { return drawings; }
+    FloatingShapes shapes() { return shapes; }
     CommentReading comments() { return comments; }
 
     /** Who is meant by a number among those who revised, or empty. */

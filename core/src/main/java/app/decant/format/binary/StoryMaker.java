@@ -205,12 +205,22 @@ final class StoryMaker {
             Anchor.Vertical down = anchor.vertical();
             int left = LookProperties.twips(across.alignment() == null ? across.offset() : aligned(across, picture.width()));
             int top = LookProperties.twips(down.alignment() == null ? down.offset() : aligned(down, picture.height()));
+            int width = LookProperties.twips(picture.width());
+            int height = LookProperties.twips(picture.height());
+            // Pictures that stand nearer to their side have their box told for that (MS-ODRAW 2.2.39; from memory).
+            double turn = (picture.rotation() % 180 + 180) % 180;
+            if (turn >= 45 && turn < 135) {
+                left += (width - height) / 2;
+                top += (height - width) / 2;
+                int side = width;
+                width = height;
+                height = side;
+            }
             int fromX = across.from() == Anchor.Horizontal.From.PAGE ? 1 : across.from() == Anchor.Horizontal.From.MARGIN ? 0 : 2;
             int fromY = down.from() == Anchor.Vertical.From.PAGE ? 1 : down.from() == Anchor.Vertical.From.MARGIN ? 0 : 2;
             int wrap = anchor.wrap() == Anchor.Wrap.TOP_AND_BOTTOM ? 1 : anchor.wrap() == Anchor.Wrap.NONE ? 3 : 2;
             int flags = (header ? 1 : 0) | fromX << 1 | fromY << 3 | wrap << 5 | (anchor.behind() ? 1 << 14 : 0);
-            story.anchored.add(new Story.Anchored(story.length(), shape, left, top, left + LookProperties.twips(picture.width()),
-                    top + LookProperties.twips(picture.height()), flags));
+            story.anchored.add(new Story.Anchored(story.length(), shape, left, top, left + width, top + height, flags));
             story.special(DRAWN, properties);
         } catch (IOException | RuntimeException e) {
             LoggerFactory.getLogger(StoryMaker.class).info("A picture can't be written: {}", picture.image(), e);

@@ -47,6 +47,8 @@ final class OdtFlow {
     private int annotations;
     private final Map<Paragraph, String> entries = new IdentityHashMap<>();
     private String listed;
+    /** Drawn things that belong to a page; they hang from its next paragraph. */
+    private final List<Inline> hanging = new ArrayList<>();
 
     OdtFlow(OdtReader reader, boolean inContent) {
         this.reader = reader;
@@ -67,6 +69,7 @@ final class OdtFlow {
 
     void body(XmlNode node) {
         blocks(node, null, 0);
+        left();
         stretches.add(stretch());
     }
 
@@ -130,13 +133,17 @@ final class OdtFlow {
                 case "text:table-of-content", "text:illustration-index", "text:table-index", "text:user-index", "text:alphabetical-index",
                         "text:bibliography" -> index(node, item, depth);
                 case "text:index-title" -> blocks(node, item, depth);
-                case "draw:frame", "draw:custom-shape", "draw:g" -> {
-                    Inline floating = frames.frame(node, Look.PLAIN);
-                    if (floating != null) blocks.add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of(floating)));
+                default -> {
+                    if (node.name().startsWith("draw:")) hanging.addAll(frames.floating(node, Look.PLAIN));
                 }
-                default -> { }
             }
         }
+    }
+
+    /** What hangs from pages and no paragraph came after. */
+    private void left() {
+        if (!hanging.isEmpty()) blocks.add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.copyOf(hanging)));
+        hanging.clear();
     }
 
     private void section(XmlNode node, Item item, int depth) {
@@ -207,6 +214,8 @@ final class OdtFlow {
         }
         Paragraph dressed = dressed(node, item);
         List<Inline> inlines = new ArrayList<>();
+        inlines.addAll(hanging);
+        hanging.clear();
         inlines(node, dressed.mark(), inlines);
         String before = own == null || own.child("style:paragraph-properties") == null ? "" : own.child("style:paragraph-properties")
                 .get("fo:break-before", "");
@@ -311,10 +320,6 @@ final class OdtFlow {
             case "text:bookmark-start", "text:reference-mark-start" -> add(inlines, new Inline.BookmarkPoint(node.get("text:name", ""), true));
             case "text:bookmark-end", "text:reference-mark-end" -> add(inlines, new Inline.BookmarkPoint(node.get("text:name", ""), false));
             case "text:note" -> note(node, look, inlines);
-            case "draw:frame", "draw:custom-shape", "draw:g", "draw:line", "draw:rect", "draw:ellipse" -> {
-                Inline floating = frames.frame(node, look);
-                if (floating != null) add(inlines, floating);
-            }
             case "text:soft-page-break", "text:tracked-changes" -> { }
             case "text:change-start", "text:change-end" -> changes.mark(node);
             case "text:change" -> takenOut(node, inlines);
@@ -336,7 +341,10 @@ final class OdtFlow {
                 add(inlines, new Inline.Text("(" + node.text() + ")", look));
                 reader.find(Finding.changed(Message.of("odf.small-words-above-others-are-set")));
             }
-            default -> inlines(node, look, inlines);
+            default -> {
+                if (node.name().startsWith("draw:") && !node.is("draw:a")) for (Inline floating : frames.floating(node, look)) add(inlines, floating);
+                else inlines(node, look, inlines);
+            }
         }
     }
 
@@ -386,11 +394,15 @@ final class OdtFlow {
     private List<Block> inside(XmlNode node) {
         List<Block> outside = blocks;
         String around = listed;
+        List<Inline> hangingOutside = List.copyOf(hanging);
+        hanging.clear();
         blocks = new ArrayList<>();
         listed = null;
         blocks(node, null, 0);
+        left();
         List<Block> inside = blocks;
         blocks = outside;
+        hanging.addAll(hangingOutside);
         listed = around;
         return Contents.grouped(inside, entries);
     }

@@ -20,17 +20,27 @@ import app.decant.document.TextBox;
 import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
 import app.decant.format.OpenDocumentChart;
+import app.decant.format.shape.DrawnShape;
+import app.decant.format.shape.OpenDocumentShape;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
+import java.awt.geom.Rectangle2D;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.function.UnaryOperator;
 import org.slf4j.LoggerFactory;
 
-/** Reads pictures and boxes in frames (ISO/IEC 26300-1, 10.4). */
+/** Reads what is drawn: pictures and boxes in frames, shapes, groups of these (ISO/IEC 26300-1, 10.3 to 10.6). */
 final class OdtFrames {
+    /** What stands among shapes and draws nothing by itself. */
+    private static final Set<String> NO_SHAPES = Set.of("draw:glue-point", "draw:layer-set");
+    private static final int DEEPEST = 32;
+
     private final OdtReader reader;
     private final boolean inContent;
     private final Function<XmlNode, List<Block>> inner;
@@ -42,13 +52,56 @@ final class OdtFrames {
         this.inner = inner;
     }
 
+    /** What floats: a picture or a box in a frame, a shape with its words, or all that a group holds; nothing where it can't be taken over. */
+    List<Inline> floating(XmlNode node, Look look) {
+        List<Inline> made = new ArrayList<>();
+        add(node, node, look, made, 0);
+        return made;
+    }
+
+    /** @param holder the group that says where all of it stands, or the thing itself */
+    private void add(XmlNode node, XmlNode holder, Look look, List<Inline> made, int depth) {
+        if (node.is("draw:g") || node.is("draw:a")) {
+            for (XmlNode child : node.children()) {
+                XmlNode placed = holder == node && node.is("draw:a") ? child : holder;
+                if (child.name().startsWith("draw:") && depth < DEEPEST) add(child, placed, look, made, depth + 1);
+            }
+        } else if (OpenDocumentShape.isOne(node)) shape(node, holder, look, made);
+        else if (!NO_SHAPES.contains(node.name())) {
+            Inline framed = frame(node, holder, look);
+            if (framed != null) made.add(framed);
+        }
+    }
+
+    private void shape(XmlNode node, XmlNode holder, Look look, List<Inline> made) {
+        OpenDocumentShape shape = new OpenDocumentShape(node, property -> reader.sheet().graphic(node.get("draw:style-name"), property, inContent));
+        XmlNode properties = properties(holder);
+        Rectangle2D place = shape.standing();
+        boolean says = !shape.isLetters() && node.children().stream().anyMatch(child -> child.name().startsWith("text:") && !child.text().isBlank());
+        boolean box = shape.isBox() && place.getWidth() > 0 && place.getHeight() > 0;
+        DrawnShape.Made drawn = box ? null : shape.draw();
+        int before = made.size();
+        if (drawn != null) {
+            boolean inLine = "as-char".equals(holder.get("text:anchor-type")) && !says;
+            made.add(inLine ? new Inline.InlinePicture(drawn.picture(), look)
+                    : new Inline.Floating(anchor(holder, properties, drawn.x(), drawn.y()), drawn.picture(), look));
+        }
+        if (says || box) made.add(new Inline.Floating(anchor(holder, properties, place.getX(), place.getY()), box(node, node, shape.style(), place,
+                box ? shape.ink().pen().border() : null, box ? shape.ink().fill() : null), look));
+        if (made.size() == before && shape.ink().isVisible()) reader.find(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
+    }
+
+    private XmlNode properties(XmlNode node) {
+        XmlNode style = reader.sheet().automatic("graphic", node.get("draw:style-name"), inContent);
+        return style == null ? null : style.child("style:graphic-properties");
+    }
+
     /** A picture or a box in a frame, or null where it can't be taken over. */
-    Inline frame(XmlNode node, Look look) {
+    private Inline frame(XmlNode node, XmlNode holder, Look look) {
         XmlNode object = object(node);
         if (object != null && object.is("math:math"))
             return new Inline.OpaqueInline(new Opaque("odf", "a formula", object.markup(), Map.of(), null), look);
-        XmlNode style = reader.sheet().automatic("graphic", node.get("draw:style-name"), inContent);
-        XmlNode properties = style == null ? null : style.child("style:graphic-properties");
+        XmlNode properties = properties(node);
         double width = OdtLookReading.length(node.get("svg:width", node.get("fo:min-width")), 100);
         double height = OdtLookReading.length(node.get("svg:height", node.get("fo:min-height")), 20);
         Inline.Floating.Content content = chart(node, object, width, height);
@@ -57,8 +110,9 @@ final class OdtFrames {
             reader.find(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
             return null;
         }
-        if ("as-char".equals(node.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
-        return new Inline.Floating(anchor(node, properties), content, look);
+        if ("as-char".equals(holder.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
+        return new Inline.Floating(anchor(holder, properties(holder), OdtLookReading.length(node.get("svg:x"), 0), OdtLookReading.length(node.get("svg:y"), 0)),
+                content, look);
     }
 
     /** A chart as a picture of it, drawn from its stored values; null where the object is none that can be drawn. */
@@ -102,24 +156,29 @@ final class OdtFrames {
                     crop(properties, width, height), 0, description(node));
         }
         XmlNode box = node.child("draw:text-box");
-        if (box == null && node.is("draw:custom-shape") && !node.children("text:p").isEmpty()) box = node;
         if (box == null) return null;
-        List<Block> inside = inner.apply(box);
         Border border = properties == null ? null : OdtLookReading.border(properties.get("fo:border", properties.get("fo:border-top")), null);
         Colour fill = properties == null ? null : OdtLookReading.colour(properties.get("fo:background-color", "solid".equals(properties.get("draw:fill"))
                 ? properties.get("draw:fill-color") : null));
-        double all = properties == null ? 0 : OdtLookReading.length(properties.get("fo:padding"), 0);
-        Insets padding = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:padding-top"), all),
-                OdtLookReading.length(properties.get("fo:padding-right"), all), OdtLookReading.length(properties.get("fo:padding-bottom"), all),
-                OdtLookReading.length(properties.get("fo:padding-left"), all));
-        boolean grows = node.get("svg:height") == null;
-        double high = grows ? OdtLookReading.length(box.get("fo:min-height"), height) : height;
-        return new TextBox(inside.isEmpty() ? List.of(Paragraph.of("")) : inside, Math.max(1, width), Math.max(1, high), grows, padding, border == null
-                ? Border.NONE : border, fill, switch (properties == null ? "top" : properties.get("draw:textarea-vertical-align", "top")) {
+        return box(node, box, property -> properties == null ? null : properties.get(property), new Rectangle2D.Double(0, 0, width, height), border, fill);
+    }
+
+    /** A box of text. @param holder of its blocks; {@code style} gives a property of its graphic style, or null */
+    private TextBox box(XmlNode node, XmlNode holder, UnaryOperator<String> style, Rectangle2D place, Border border, Colour fill) {
+        List<Block> inside = inner.apply(holder);
+        double all = OdtLookReading.length(style.apply("fo:padding"), 0);
+        Insets padding = new Insets(OdtLookReading.length(style.apply("fo:padding-top"), all), OdtLookReading.length(style.apply("fo:padding-right"), all),
+                OdtLookReading.length(style.apply("fo:padding-bottom"), all), OdtLookReading.length(style.apply("fo:padding-left"), all));
+        boolean grows = node.is("draw:frame") && node.get("svg:height") == null;
+        double high = grows ? OdtLookReading.length(holder.get("fo:min-height"), place.getHeight()) : place.getHeight();
+        String standing = style.apply("draw:textarea-vertical-align");
+        String running = style.apply("style:writing-mode");
+        return new TextBox(inside.isEmpty() ? List.of(Paragraph.of("")) : inside, Math.max(1, place.getWidth()), Math.max(1, high), grows,
+                padding, border == null ? Border.NONE : border, fill, switch (standing == null ? "top" : standing) {
                     case "middle", "justify" -> VerticalAlignment.CENTRE;
                     case "bottom" -> VerticalAlignment.BOTTOM;
                     default -> VerticalAlignment.TOP;
-                }, properties == null ? Running.ACROSS : switch (properties.get("style:writing-mode", "")) {
+                }, switch (running == null ? "" : running) {
                     case "tb-rl", "tb-lr", "tb" -> Running.DOWN;
                     case "bt-lr" -> Running.UP;
                     default -> Running.ACROSS;
@@ -146,7 +205,7 @@ final class OdtFrames {
         return wide <= 0 || high <= 0 ? Insets.NONE : new Insets(sides[0] / high, sides[1] / wide, sides[2] / high, sides[3] / wide);
     }
 
-    private static Anchor anchor(XmlNode node, XmlNode properties) {
+    private static Anchor anchor(XmlNode node, XmlNode properties, double left, double top) {
         String across = properties == null ? "from-left" : properties.get("style:horizontal-pos", "from-left");
         Alignment alignment = switch (across) {
             case "center" -> Alignment.CENTRE;
@@ -173,8 +232,8 @@ final class OdtFrames {
         Insets distance = properties == null ? Insets.NONE : new Insets(OdtLookReading.length(properties.get("fo:margin-top"), 0),
                 OdtLookReading.length(properties.get("fo:margin-right"), 0), OdtLookReading.length(properties.get("fo:margin-bottom"), 0),
                 OdtLookReading.length(properties.get("fo:margin-left"), 0));
-        return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? OdtLookReading.length(node.get("svg:x"), 0) : 0),
-                new Anchor.Vertical(y, vertical, vertical == null ? OdtLookReading.length(node.get("svg:y"), 0) : 0), how, distance, properties != null
+        return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? left : 0),
+                new Anchor.Vertical(y, vertical, vertical == null ? top : 0), how, distance, properties != null
                 && "background".equals(properties.get("style:run-through")), level(node.get("draw:z-index", "")));
     }
 

@@ -12,41 +12,23 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
+import app.decant.format.OpenDocumentLength;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /** Properties of styles as looks. Lengths come out in points. */
 final class OdtLookReading {
-    private static final Pattern LENGTH = Pattern.compile("(-?\\d*\\.?\\d+)(pt|cm|mm|in|inch|px|pc)");
 
     private final Map<String, String> fonts;
 
     /** @param fonts the families of declared fonts */
     OdtLookReading(Map<String, String> fonts) { this.fonts = fonts; }
 
-    static Double length(String value) {
-        if (value == null) return null;
-        Matcher matcher = LENGTH.matcher(value.strip());
-        if (!matcher.matches()) return null;
-        double number = Double.parseDouble(matcher.group(1));
-        return switch (matcher.group(2)) {
-            case "cm" -> number * 72 / 2.54;
-            case "mm" -> number * 72 / 25.4;
-            case "in", "inch" -> number * 72;
-            case "px" -> number * 0.75;
-            case "pc" -> number * 12;
-            default -> number;
-        };
-    }
+    static Double length(String value) { return OpenDocumentLength.points(value); }
 
-    static double length(String value, double otherwise) {
-        Double told = length(value);
-        return told == null ? otherwise : told;
-    }
+    static double length(String value, double otherwise) { return OpenDocumentLength.points(value, otherwise); }
 
     private static Double percent(String value) {
         return value != null && value.matches("-?\\d*\\.?\\d+%") ? (Double) (Double.parseDouble(value.substring(0, value.length() - 1)) / 100) : null;

@@ -30,6 +30,7 @@ final class OdtSheet {
     private final Map<String, Numbering.NumberedList> instances = new LinkedHashMap<>();
     private final OdtLookReading looks;
     private XmlNode defaults;
+    private XmlNode usualDrawing;
     private PageDress.LineNumbers lineNumbers;
     private final Map<String, XmlNode> notes = new HashMap<>();
     private XmlNode outline;
@@ -51,6 +52,7 @@ final class OdtSheet {
                 for (XmlNode node : office.children()) {
                     if (node.is("style:style")) named.put(node.get("style:family", "") + "/" + node.get("style:name", ""), node);
                     if (node.is("style:default-style") && "paragraph".equals(node.get("style:family"))) defaults = node;
+                    if (node.is("style:default-style") && "graphic".equals(node.get("style:family"))) usualDrawing = node;
                     if (node.is("text:list-style")) lists.put(node.get("style:name", ""), node);
                     if (node.is("text:outline-style")) outline = node;
                     if (node.is("text:notes-configuration")) notes.put(node.get("text:note-class", ""), node);
@@ -119,6 +121,21 @@ final class OdtSheet {
             at = own == null ? null : own.get("style:parent-style-name");
         }
         return null;
+    }
+
+    /** A property of the style of something drawn, as its own style says, else those it stands on, else that of all; null where none does. */
+    String graphic(String name, String property, boolean inContent) {
+        Set<String> seen = new HashSet<>();
+        for (String at = name; at != null && seen.add(at); ) {
+            XmlNode style = automatic("graphic", at, inContent);
+            if (style == null) style = named.get("graphic/" + at);
+            if (style == null) break;
+            XmlNode own = style.child("style:graphic-properties");
+            if (own != null && own.get(property) != null) return own.get(property);
+            at = style.get("style:parent-style-name");
+        }
+        XmlNode all = usualDrawing == null ? null : usualDrawing.child("style:graphic-properties");
+        return all == null ? null : all.get(property);
     }
 
     /** What automatic styles say, one upon the other. */

@@ -17,7 +17,8 @@ import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
-import app.decant.format.DrawnShape;
+import app.decant.format.shape.DrawnShape;
+import app.decant.format.shape.ShapeGeometry;
 import app.decant.words.Message;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
@@ -115,16 +116,7 @@ final class DrawingReader {
         DrawnShape.Made made = DrawnShape.draw(ShapeGeometry.of(properties, width, height), painted.ink(),
                 ShapeBody.turning(properties, width, height), words(description));
         if (made == null) return null;
-        return placed(drawing, anchor == null ? null : moved(anchor, made), made.picture(), look);
-    }
-
-    /** The anchor of a drawing that reaches out of the box of its shape. */
-    static Anchor moved(Anchor anchor, DrawnShape.Made made) {
-        Anchor.Horizontal across = anchor.horizontal();
-        Anchor.Vertical down = anchor.vertical();
-        return new Anchor(new Anchor.Horizontal(across.from(), across.alignment(), across.offset() + made.x()),
-                new Anchor.Vertical(down.from(), down.alignment(), down.offset() + made.y()), anchor.wrap(), anchor.distance(), anchor.behind(),
-                anchor.level());
+        return placed(drawing, anchor == null ? null : made.at(anchor), made.picture(), look);
     }
 
     private static double share(XmlNode node, String side) {

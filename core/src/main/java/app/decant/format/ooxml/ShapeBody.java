@@ -5,7 +5,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
-import app.decant.format.DrawnShape;
+import app.decant.format.shape.DrawnShape;
 import app.decant.xml.XmlNode;
 import java.awt.geom.AffineTransform;
 import java.util.List;

@@ -1,9 +1,9 @@
 package app.decant.format.ooxml;
 
 import app.decant.document.Colour;
-import app.decant.format.DrawnShape.Head;
-import app.decant.format.DrawnShape.Ink;
-import app.decant.format.DrawnShape.Pen;
+import app.decant.format.shape.DrawnShape.Head;
+import app.decant.format.shape.DrawnShape.Ink;
+import app.decant.format.shape.DrawnShape.Pen;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.List;

@@ -11,7 +11,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
-import app.decant.format.DrawnShape;
+import app.decant.format.shape.DrawnShape;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
@@ -113,7 +113,7 @@ final class VectorReader {
         DrawnShape.Made made = VectorShape.draw(shape.node, style, painted.ink());
         if (made == null) return null;
         boolean floating = "absolute".equals(style.get("position"));
-        Anchor anchor = floating ? DrawingReader.moved(anchor(style, markup), made) : null;
+        Anchor anchor = floating ? made.at(anchor(style, markup)) : null;
         Look kept = alone ? DrawingMarkup.keep(look, markup, anchor, made.picture()) : look;
         return floating ? new Inline.Floating(anchor, made.picture(), kept) : new Inline.InlinePicture(made.picture(), kept);
     }

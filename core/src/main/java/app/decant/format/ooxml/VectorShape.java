@@ -1,11 +1,13 @@
 package app.decant.format.ooxml;
 
-import app.decant.format.DrawnLetters;
-import app.decant.format.DrawnShape.Head;
-import app.decant.format.DrawnShape.Ink;
-import app.decant.format.DrawnShape.Part;
-import app.decant.format.DrawnShape.Pen;
-import app.decant.format.DrawnShape;
+import app.decant.format.shape.DrawnLetters;
+import app.decant.format.shape.DrawnShape.Head;
+import app.decant.format.shape.DrawnShape.Ink;
+import app.decant.format.shape.DrawnShape.Part;
+import app.decant.format.shape.DrawnShape.Pen;
+import app.decant.format.shape.DrawnShape;
+import app.decant.format.shape.ShapeGeometry;
+import app.decant.format.shape.VectorPath;
 import app.decant.xml.XmlNode;
 import java.awt.Shape;
 import java.awt.geom.AffineTransform;
@@ -13,32 +15,12 @@ import java.awt.geom.Ellipse2D;
 import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.geom.RoundRectangle2D;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** The outlines of shapes in the older vector markup: lines, boxes, ovals, letters on a path, and those that it numbers. */
+/** The outlines of shapes in the older vector markup: lines, boxes, ovals, letters on a path, and those that it numbers (19.1.2.19, {@code o:spt}). */
 final class VectorShape {
-    /** The numbers of shapes (ISO/IEC 29500-4, 19.1.2.19, {@code o:spt}; MS-ODRAW, 2.4.24) by the names that drawings have for them. */
-    private static final Map<Integer, String> NUMBERED = numbered();
-
     private VectorShape() { }
-
-    private static Map<Integer, String> numbered() {
-        Map<Integer, String> names = new HashMap<>();
-        String[] first = {"rect", "roundRect", "ellipse", "diamond", "triangle", "rtTriangle", "parallelogram", "trapezoid", "hexagon", "octagon", "plus",
-                "star5",
-            "rightArrow", null, "homePlate", "cube"};
-        for (int i = 0; i < first.length; i++) if (first[i] != null) names.put(i + 1, first[i]);
-        names.putAll(Map.of(20, "line", 22, "can", 23, "donut", 32, "line", 55, "chevron", 56, "pentagon", 61, "wedgeRectCallout", 62, "wedgeRoundRectCallout",
-                63, "wedgeEllipseCallout", 66, "leftArrow"));
-        names.putAll(Map.of(67, "downArrow", 68, "upArrow", 69, "leftRightArrow", 70, "upDownArrow", 71, "irregularSeal1", 85, "leftBracket", 86,
-                "rightBracket",
-                87, "leftBrace", 88, "rightBrace", 96, "smileyFace"));
-        names.putAll(Map.of(58, "star8", 59, "star16", 60, "star32", 65, "foldedCorner", 72, "irregularSeal2", 73, "lightningBolt", 74, "heart", 92, "star24",
-                183, "sun", 184, "moon"));
-        return names;
-    }
 
     /** The box of a line from one point to another. */
     static void span(XmlNode line, Map<String, String> style) {
@@ -100,12 +82,18 @@ final class VectorShape {
                 yield closed(new RoundRectangle2D.Double(0, 0, width, height, size, size));
             }
             case "v:shape" -> {
-                String name = NUMBERED.get(number(shape));
-                if (name == null) yield List.of();
-                yield name.equals("line") ? List.of(new Part(diagonal(width, height), false, true, 1)) : ShapeGeometry.preset(name, Map.of(), width, height);
+                List<Part> known = ShapeGeometry.numbered(number(shape), width, height);
+                yield !known.isEmpty() || shape.get("path") == null ? known : VectorPath.parts(shape.get("path"), measure(shape), width, height);
             }
             default -> List.of();
         };
+    }
+
+    /** What the points of a path are told in (19.1.2.19, {@code coordorigin} and {@code coordsize}). */
+    private static Rectangle2D measure(XmlNode shape) {
+        double[] from = point(shape.get("coordorigin", "0,0"));
+        double[] size = point(shape.get("coordsize", "1000,1000"));
+        return new Rectangle2D.Double(from[0], from[1], size[0], size[1]);
     }
 
     private static int number(XmlNode shape) {

@@ -204,7 +204,9 @@ public final class RtfReader implements IRtfListener {
                 if (ended.comment != null) ended.comment.time = RtfComment.number(ended.text);
             }
             case COMMENT -> comment(ended);
-            case SHAPE -> state.story.floating(ended.shape, state.look(), findings);
+            case SHAPE -> {
+                if (!ended.shape.isGroup) state.story.floating(ended.shape, state.look(), findings);
+            }
             case SHAPE_NAME -> ended.shape.name = ended.text.toString().strip();
             case SHAPE_VALUE -> ended.shape.properties.put(ended.shape.name, ended.text.toString().strip());
             case SHAPE_TEXT -> ended.shape.blocks = ended.story.blocks();
@@ -365,8 +367,9 @@ public final class RtfReader implements IRtfListener {
             case "atndate" -> state.open(RtfState.Opened.COMMENT_TIME, RtfState.Where.GATHER);
             case "bkmkstart" -> state.open(RtfState.Opened.BOOKMARK_START, RtfState.Where.GATHER);
             case "bkmkend" -> state.open(RtfState.Opened.BOOKMARK_END, RtfState.Where.GATHER);
-            case "shp" -> {
-                state.open(RtfState.Opened.SHAPE, RtfState.Where.TEXT).shape = new RtfShape();
+            case "shp", "shpgrp" -> {
+                RtfShape group = state.shape != null && state.shape.isGroup ? state.shape : null;
+                state.open(RtfState.Opened.SHAPE, RtfState.Where.TEXT).shape = new RtfShape(group, word.equals("shpgrp"));
                 state.inBox = false;
             }
             case "shpinst", "sp" -> { }

@@ -2,23 +2,41 @@ package app.decant.format.rtf;
 
 import app.decant.document.Anchor;
 import app.decant.document.Block;
-import app.decant.document.Border;
-import app.decant.document.Colour;
 import app.decant.document.Inline;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
-import app.decant.document.TableProperty.Running;
-import app.decant.document.TextBox;
+import app.decant.format.shape.DrawnShape;
+import app.decant.format.shape.OfficeShape;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** A drawn shape while its words come in: a picture or a box of text that floats. */
-final class RtfShape {
-    final Map<String, String> properties = new HashMap<>();
+/** A drawn shape while its words come in, or a group of shapes: what floats is made of it (RTF 1.9.1, “Drawing Objects”). */
+final class RtfShape implements OfficeShape.Properties {
+    /** What properties are called here that binary files number. */
+    private static final Map<Integer, String> NAMES = Map.ofEntries(Map.entry(0x0004, "rotation"), Map.entry(0x0081, "dxTextLeft"),
+            Map.entry(0x0082, "dyTextTop"), Map.entry(0x0083, "dxTextRight"), Map.entry(0x0084, "dyTextBottom"), Map.entry(0x0087, "anchorText"),
+            Map.entry(0x0088, "txflTextFlow"), Map.entry(0x00C0, "gtextUNICODE"), Map.entry(0x00C5, "gtextFont"), Map.entry(0x0140, "geoLeft"),
+            Map.entry(0x0141, "geoTop"), Map.entry(0x0142, "geoRight"), Map.entry(0x0143, "geoBottom"), Map.entry(0x0144, "shapePath"),
+            Map.entry(0x0145, "pVerticies"), Map.entry(0x0146, "pSegmentInfo"), Map.entry(0x0180, "fillType"), Map.entry(0x0181, "fillColor"),
+            Map.entry(0x0182, "fillOpacity"), Map.entry(0x0183, "fillBackColor"), Map.entry(0x01C0, "lineColor"), Map.entry(0x01CB, "lineWidth"),
+            Map.entry(0x01CE, "lineDashing"), Map.entry(0x01D0, "lineStartArrowhead"), Map.entry(0x01D1, "lineEndArrowhead"),
+            Map.entry(0x0381, "wzDescription"));
+    /** The same for switches, by their set and their place in it. */
+    private static final Map<Long, String> SWITCHES = Map.of(switched(0x01BF, 0x10), "fFilled", switched(0x01FF, 0x8), "fLine", switched(0x03BF, 0x2),
+            "fHidden", switched(0x00FF, 0x20), "gtextFBold", switched(0x00FF, 0x10), "gtextFItalic");
+    private static final int TEXT_BOX = 202;
+    private static final int MOST_NUMBERS = 200_000;
     /** Where something lies that nobody put over or under others. */
     static final int LEVEL = 1;
 
+    final Map<String, String> properties = new HashMap<>();
+    /** The group it stands in, or null. */
+    final RtfShape group;
+    final boolean isGroup;
     String name = "";
     Picture picture;
     List<Block> blocks;
@@ -31,6 +49,20 @@ final class RtfShape {
     private int wrap = 2;
     private boolean behind;
     private int level;
+
+    /** A rectangle in points. */
+    private record Area(double left, double top, double width, double height) {
+        Area sized(OfficeShape.Size size) {
+            return new Area(left + (width - size.width()) / 2, top + (height - size.height()) / 2, size.width(), size.height());
+        }
+    }
+
+    RtfShape(RtfShape group, boolean isGroup) {
+        this.group = group;
+        this.isGroup = isGroup;
+    }
+
+    private static long switched(int property, int mask) { return (long) property << 32 | mask; }
 
     void word(String word, int value) {
         switch (word) {
@@ -56,29 +88,66 @@ final class RtfShape {
         return told != null && told.matches("-?\\d{1,9}") ? Integer.parseInt(told) : otherwise;
     }
 
-    /** What floats, or null where it can't be taken over. */
-    Inline.Floating.Content content() {
-        double width = Math.max(1, (right - left) / 20.0);
-        double height = Math.max(1, (bottom - top) / 20.0);
-        if (picture != null) return new Picture(picture.image(), width, height, picture.crop(), 0, properties.get("wzDescription"));
-        if (blocks == null) return null;
-        Insets padding = new Insets(number("dyTextTop", 45720) / 12700.0, number("dxTextRight", 91440) / 12700.0, number("dyTextBottom", 45720) / 12700.0,
-                number("dxTextLeft", 91440) / 12700.0);
-        boolean lined = number("fLine", 1) == 1;
-        boolean filled = number("fFilled", 0) == 1;
-        return new TextBox(blocks, width, height, false, padding, lined ? Border.single(number("lineWidth", 9525) / 12700.0, colour(number("lineColor", 0)))
-                : Border.NONE, filled ? colour(number("fillColor", 0xFFFFFF)) : null).running(switch (number("txflTextFlow", 0)) {
-                    case 1, 3, 5 -> Running.DOWN;
-                    case 2 -> Running.UP;
-                    default -> Running.ACROSS;
-                });
+    @Override public int number(int property, int otherwise) { return number(NAMES.get(property), otherwise); }
+
+    @Override public boolean isOn(int property, int mask, boolean otherwise) {
+        return number(SWITCHES.get(switched(property, mask)), otherwise ? 1 : 0) != 0;
     }
 
-    private static Colour colour(int told) { return new Colour((told & 255) << 16 | told & 0xFF00 | told >> 16 & 255); }
+    /** How long each is, how many there are, then these, points in brackets. */
+    @Override public int[] numbers(int property) {
+        String told = properties.get(NAMES.get(property));
+        if (told == null) return null;
+        String[] parts = told.split(";", 3);
+        if (parts.length < 3) return null;
+        String[] numbers = parts[2].replaceAll("[();]+", ",").split("[,\\s]+");
+        return List.of(numbers).stream().filter(one -> one.matches("-?\\d{1,9}")).limit(MOST_NUMBERS).mapToInt(Integer::parseInt).toArray();
+    }
 
-    Anchor anchor() {
-        Anchor.Wrap how = wrap == 1 ? Anchor.Wrap.TOP_AND_BOTTOM : wrap == 3 ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE;
-        return new Anchor(new Anchor.Horizontal(across, null, left / 20.0), new Anchor.Vertical(down, null, top / 20.0), how, new Insets(0, 9, 0, 9), behind,
-                level);
+    @Override public String words(int property) { return properties.get(NAMES.get(property)); }
+
+    /** What floats; nothing where it can't be taken over. */
+    List<Inline> floating(Look look) {
+        List<Inline> made = new ArrayList<>();
+        OfficeShape shape = shape();
+        if (shape.isHidden()) return made;
+        Area told = area();
+        Area area = shape.turn() == 0 ? told : told.sized(shape.size(told.width, told.height));
+        Anchor anchor = anchor(area);
+        if (picture != null) {
+            made.add(new Inline.Floating(anchor, new Picture(picture.image(), Math.max(1, area.width), Math.max(1, area.height), picture.crop(), shape.turn(),
+                    properties.get("wzDescription")), look));
+            return made;
+        }
+        boolean says = blocks != null && !(blocks.isEmpty() || blocks.size() == 1 && blocks.get(0) instanceof Paragraph only && only.length() == 0);
+        boolean boxed = blocks != null && (says || shape.isBox());
+        DrawnShape.Made drawn = boxed && shape.isBox() ? null : shape.draw(area.width, area.height);
+        if (drawn != null) made.add(new Inline.Floating(drawn.at(anchor), drawn.picture(), look));
+        if (boxed) made.add(new Inline.Floating(anchor, shape.box(blocks, area.width, area.height), look));
+        return made;
+    }
+
+    /** Whether it would be seen. */
+    boolean isVisible() { return !shape().isHidden() && shape().ink().isVisible(); }
+
+    private OfficeShape shape() { return new OfficeShape(number("shapeType", TEXT_BOX), number("fFlipH", 0) == 1, number("fFlipV", 0) == 1, this); }
+
+    /** Where it stands; in a group by its share of that. */
+    private Area area() {
+        if (group == null) return new Area(left / 20.0, top / 20.0, (right - left) / 20.0, (bottom - top) / 20.0);
+        Area whole = group.area();
+        double wide = Math.max(1, group.number("groupRight", 1) - group.number("groupLeft", 0));
+        double high = Math.max(1, group.number("groupBottom", 1) - group.number("groupTop", 0));
+        return new Area(whole.left + (number("relLeft", 0) - group.number("groupLeft", 0)) * whole.width / wide,
+                whole.top + (number("relTop", 0) - group.number("groupTop", 0)) * whole.height / high,
+                (number("relRight", 0) - number("relLeft", 0)) * whole.width / wide, (number("relBottom", 0) - number("relTop", 0)) * whole.height / high);
+    }
+
+    private Anchor anchor(Area area) {
+        RtfShape placed = this;
+        while (placed.group != null) placed = placed.group;
+        Anchor.Wrap how = placed.wrap == 1 ? Anchor.Wrap.TOP_AND_BOTTOM : placed.wrap == 3 ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE;
+        return new Anchor(new Anchor.Horizontal(placed.across, null, area.left), new Anchor.Vertical(placed.down, null, area.top), how, new Insets(0, 9, 0, 9),
+                placed.behind, placed.level);
     }
 }

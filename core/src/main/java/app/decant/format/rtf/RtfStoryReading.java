@@ -123,9 +123,9 @@ final class RtfStoryReading {
     void bookmark(String name, boolean start) { if (!name.isEmpty()) fields.put(new Inline.BookmarkPoint(name, start), inlines); }
 
     void floating(RtfShape shape, Look look, List<Finding> told) {
-        Inline.Floating.Content content = shape.content();
-        if (content != null) fields.put(new Inline.Floating(shape.anchor(), content, look), inlines);
-        else told.add(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
+        List<Inline> made = shape.floating(look);
+        for (Inline one : made) fields.put(one, inlines);
+        if (made.isEmpty() && shape.isVisible()) told.add(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
     }
 
     /** A note; the raised sign before it is its mark. */

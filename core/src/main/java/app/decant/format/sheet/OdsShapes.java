@@ -11,35 +11,21 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
-import app.decant.format.DrawnShape;
-import app.decant.format.ooxml.PresetShape;
+import app.decant.format.shape.DrawnShape;
+import app.decant.format.shape.OpenDocumentShape;
 import app.decant.sheet.CellValue;
 import app.decant.sheet.SheetObject;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlWriter;
-import java.awt.geom.AffineTransform;
-import java.awt.geom.Path2D;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.function.Function;
-import org.apache.poi.sl.usermodel.ShapeType;
 
 /** Reads and writes shapes over the cells of an OpenDocument workbook with their words (ISO/IEC 26300-1, 10.3, 10.4.3 and 10.6). */
 final class OdsShapes {
-    private static final double USUAL_LINE = 0.75;
     private static final double USUAL_SIZE = 10;
-    /** What custom shapes are called here and in drawings of the other family; from memory. */
-    private static final Map<String, String> PRESETS = Map.ofEntries(Map.entry("rectangle", "rect"), Map.entry("ellipse", "ellipse"),
-            Map.entry("circle", "ellipse"), Map.entry("round-rectangle", "roundRect"), Map.entry("isosceles-triangle", "triangle"),
-            Map.entry("right-triangle", "rtTriangle"), Map.entry("diamond", "diamond"), Map.entry("parallelogram", "parallelogram"),
-            Map.entry("trapezoid", "trapezoid"), Map.entry("hexagon", "hexagon"), Map.entry("octagon", "octagon"), Map.entry("cross", "plus"),
-            Map.entry("ring", "donut"), Map.entry("right-arrow", "rightArrow"), Map.entry("left-arrow", "leftArrow"), Map.entry("up-arrow", "upArrow"),
-            Map.entry("down-arrow", "downArrow"), Map.entry("left-right-arrow", "leftRightArrow"), Map.entry("up-down-arrow", "upDownArrow"),
-            Map.entry("star5", "star5"), Map.entry("heart", "heart"), Map.entry("sun", "sun"), Map.entry("moon", "moon"), Map.entry("cube", "cube"),
-            Map.entry("can", "can"), Map.entry("smiley", "smileyFace"));
-
     private final OdsStyles styles;
     private final Function<XmlNode, CellValue.Text> line;
 
@@ -62,73 +48,32 @@ final class OdsShapes {
     }
 
     /** Whether it is one of those that are read here. */
-    static boolean isOne(XmlNode node) {
-        return node.is("draw:custom-shape") || node.is("draw:rect") || node.is("draw:ellipse") || node.is("draw:circle") || node.is("draw:line")
-                || node.is("draw:connector") || node.is("draw:frame") && node.child("draw:text-box") != null;
-    }
+    static boolean isOne(XmlNode node) { return OpenDocumentShape.isOne(node) || node.is("draw:frame") && node.child("draw:text-box") != null; }
 
     /** What is seen of it; null where that is nothing, or not known. */
     Read read(XmlNode node) {
         String style = node.get("draw:style-name");
         boolean frame = node.is("draw:frame");
-        Colour fill = fill(style, frame);
-        DrawnShape.Pen pen = pen(style, frame);
-        if (node.is("draw:line") || node.is("draw:connector")) return line(node, pen);
-        double width = OdsStyles.points(node.get("svg:width"), 0);
-        double height = OdsStyles.points(node.get("svg:height"), 0);
-        if (width <= 0 || height <= 0) return null;
-        List<Block> words = words(frame ? node.child("draw:text-box") : node, style);
-        String preset = frame || node.is("draw:rect") ? "rect" : node.is("draw:custom-shape") ? preset(node.child("draw:enhanced-geometry")) : "ellipse";
-        boolean box = "rect".equals(preset);
-        String told = node.child("svg:desc") == null || node.child("svg:desc").text().isBlank() ? null : node.child("svg:desc").text();
-        DrawnShape.Made outline = box || preset == null ? null : DrawnShape.draw(PresetShape.of(preset, width, height), new DrawnShape.Ink(fill, 1, pen),
-                new AffineTransform(), told);
-        boolean seen = box && (fill != null || pen.isVisible());
-        TextBox inside = words.isEmpty() && !seen ? null : new TextBox(words, width, height, false, padding(style), box ? pen.border() : null,
-                box ? fill : null, standing(style));
+        OpenDocumentShape shape = new OpenDocumentShape(node, name -> styles.graphic(style, name));
+        Rectangle2D place = shape.standing();
+        DrawnShape.Ink ink = frame ? framed(style, shape) : shape.ink();
+        boolean box = frame || shape.isBox();
+        DrawnShape.Made drawn = box ? null : shape.draw();
+        DrawnShape.Made outline = drawn == null ? null : new DrawnShape.Made(drawn.picture(), drawn.x() - place.getX(), drawn.y() - place.getY());
+        List<Block> words = place.getWidth() <= 0 || place.getHeight() <= 0 ? List.of() : words(frame ? node.child("draw:text-box") : node, style);
+        boolean seen = box && place.getWidth() > 0 && place.getHeight() > 0 && ink.isVisible();
+        TextBox inside = words.isEmpty() && !seen ? null : new TextBox(words, place.getWidth(), place.getHeight(), false, padding(style),
+                box ? ink.pen().border() : null, box ? ink.fill() : null, standing(style));
         if (outline == null && inside == null) return null;
-        return new Read(OdsStyles.points(node.get("svg:x"), 0), OdsStyles.points(node.get("svg:y"), 0), width, height, outline, inside);
+        return new Read(place.getX(), place.getY(), place.getWidth(), place.getHeight(), outline, inside);
     }
 
-    private Read line(XmlNode node, DrawnShape.Pen pen) {
-        double x1 = OdsStyles.points(node.get("svg:x1"), 0);
-        double y1 = OdsStyles.points(node.get("svg:y1"), 0);
-        double x2 = OdsStyles.points(node.get("svg:x2"), 0);
-        double y2 = OdsStyles.points(node.get("svg:y2"), 0);
-        double left = Math.min(x1, x2);
-        double top = Math.min(y1, y2);
-        Path2D way = new Path2D.Double();
-        way.moveTo(x1 - left, y1 - top);
-        way.lineTo(x2 - left, y2 - top);
-        DrawnShape.Made made = DrawnShape.draw(List.of(new DrawnShape.Part(way, false, true, 1)), new DrawnShape.Ink(null, 1, pen), new AffineTransform(),
-                null);
-        return made == null ? null : new Read(left, top, Math.abs(x2 - x1), Math.abs(y2 - y1), made, null);
+    /** A frame has no area and no line where its style tells none. */
+    private DrawnShape.Ink framed(String style, OpenDocumentShape shape) {
+        DrawnShape.Ink told = shape.ink();
+        return new DrawnShape.Ink(styles.graphic(style, "draw:fill") == null ? null : told.fill(), 1,
+                styles.graphic(style, "draw:stroke") == null ? DrawnShape.Pen.NONE : told.pen());
     }
-
-    private static String preset(XmlNode geometry) {
-        String type = geometry == null ? "" : geometry.get("draw:type", "");
-        if (type.startsWith("ooxml-")) return type.substring("ooxml-".length());
-        if (!type.matches("mso-spt\\d{1,3}")) return PRESETS.get(type);
-        ShapeType known = ShapeType.forId(Integer.parseInt(type.substring("mso-spt".length())), false);
-        return known == null ? null : known.getOoxmlName();
-    }
-
-    private Colour fill(String style, boolean frame) {
-        String kind = styles.graphic(style, "draw:fill");
-        if (kind == null ? frame : kind.equals("none")) return null;
-        return OdsStyles.colour(styles.graphic(style, "draw:fill-color"));
-    }
-
-    private DrawnShape.Pen pen(String style, boolean frame) {
-        String kind = styles.graphic(style, "draw:stroke");
-        if (kind == null ? frame : kind.equals("none")) return DrawnShape.Pen.NONE;
-        Colour colour = OdsStyles.colour(styles.graphic(style, "svg:stroke-color"));
-        double width = OdsStyles.points(styles.graphic(style, "svg:stroke-width"), USUAL_LINE);
-        return new DrawnShape.Pen(width <= 0 ? USUAL_LINE / 2 : width, colour == null ? Colour.BLACK : colour, List.of(),
-                head(styles.graphic(style, "draw:marker-start")), head(styles.graphic(style, "draw:marker-end")));
-    }
-
-    private static DrawnShape.Head head(String marker) { return marker == null || marker.isBlank() ? DrawnShape.Head.NONE : DrawnShape.Head.TRIANGLE; }
 
     private Insets padding(String style) {
         double all = OdsStyles.points(styles.graphic(style, "fo:padding"), 0);

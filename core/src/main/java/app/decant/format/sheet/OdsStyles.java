@@ -12,6 +12,7 @@ import app.decant.sheet.CellStyle.Across;
 import app.decant.sheet.CellStyle.Down;
 import app.decant.sheet.PageSetup;
 import app.decant.sheet.Range;
+import app.decant.format.OpenDocumentLength;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -228,16 +229,7 @@ final class OdsStyles {
     static Colour colour(String told) { return told != null && told.matches("#[0-9A-Fa-f]{6}") ? Colour.hex(told.substring(1)) : null; }
 
     /** A length in points (ISO/IEC 26300-1, 18.3.18). */
-    static double points(String told, double otherwise) {
-        if (told == null || told.isBlank()) return otherwise;
-        String digits = told.replaceAll("[^0-9.eE+-]", "");
-        double value = XlsxReader.number(digits, Double.NaN);
-        if (Double.isNaN(value)) return otherwise;
-        double factor = told.endsWith("cm") ? 72 / 2.54 : told.endsWith("mm") ? 72 / 25.4 : told.endsWith("in") ? 72 : told.endsWith("pc") ? 12
-                : told.endsWith("px")
-                ? 0.75 : 1;
-        return value * factor;
-    }
+    static double points(String told, double otherwise) { return OpenDocumentLength.points(told, otherwise); }
 
     double length(String style, String attribute, double otherwise) {
         String family = attribute.contains("column") ? "table-column" : "table-row";

@@ -12,8 +12,8 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
-import app.decant.format.DrawnShape;
-import app.decant.format.ooxml.PresetShape;
+import app.decant.format.shape.DrawnShape;
+import app.decant.format.shape.ShapeGeometry;
 import app.decant.sheet.SheetObject;
 import java.awt.geom.AffineTransform;
 import java.util.ArrayList;
@@ -118,10 +118,10 @@ final class XlsShapes {
         Border border = Border.single(shape.getLineWidth() >= POINT / 8 ? shape.getLineWidth() / POINT : USUAL_LINE,
                 colour(shape.getLineStyleColor(), Colour.BLACK));
         DrawnShape.Made outline = null;
-        if (!box && type != null && type.getOoxmlName() != null) {
+        if (!box && type != null) {
             DrawnShape.Ink ink = new DrawnShape.Ink(fill, 1, new DrawnShape.Pen(border.width(), border.colour(), List.of(), DrawnShape.Head.NONE,
                     DrawnShape.Head.NONE));
-            outline = DrawnShape.draw(PresetShape.of(type.getOoxmlName(), place.width(), place.height()), ink, turning(shape, place), null);
+            outline = DrawnShape.draw(ShapeGeometry.numbered(shape.getShapeType(), place.width(), place.height()), ink, turning(shape, place), null);
         }
         if (outline == null && !box && words.isEmpty()) return null;
         boolean framed = box && sign == null;

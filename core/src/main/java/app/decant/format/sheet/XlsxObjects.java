@@ -5,7 +5,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
-import app.decant.format.DrawnShape;
+import app.decant.format.shape.DrawnShape;
 import app.decant.format.OfficePackage;
 import app.decant.format.ooxml.ChartReader;
 import app.decant.format.ooxml.ShapeReader;

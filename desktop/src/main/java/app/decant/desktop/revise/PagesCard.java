@@ -12,7 +12,7 @@ import app.decant.document.Section.PageGeometry;
 import app.decant.document.Section;
 import app.decant.edit.Sections;
 import app.decant.edit.Watermark;
-import app.decant.format.DrawnLetters;
+import app.decant.format.shape.DrawnLetters;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.UnaryOperator;

@@ -1,6 +1,6 @@
-package app.decant.format.ooxml;
+package app.decant.format.shape;
 
-import app.decant.format.DrawnShape.Part;
+import app.decant.format.shape.DrawnShape.Part;
 import app.decant.xml.XmlNode;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Path2D;
@@ -26,25 +26,38 @@ import org.apache.poi.sl.draw.geom.PathIf;
 import org.apache.poi.sl.draw.geom.PresetGeometries;
 import org.apache.poi.sl.draw.geom.QuadToCommand;
 import org.apache.poi.sl.usermodel.PaintStyle.PaintModifier;
+import org.apache.poi.sl.usermodel.ShapeType;
 import org.apache.poi.util.Units;
 import org.slf4j.LoggerFactory;
 
 /** The outlines of shapes in drawings, preset or told point by point (ISO/IEC 29500-1, 20.1.9), reckoned by the common library's formulas. */
-final class ShapeGeometry {
+public final class ShapeGeometry {
     private static final int MOST_COMMANDS = 20_000;
 
     private ShapeGeometry() { }
 
     /** @param width of the shape, like its height in points. @return nothing where its outline is not known */
-    static List<Part> of(XmlNode properties, double width, double height) {
+    public static List<Part> of(XmlNode properties, double width, double height) {
         XmlNode preset = properties == null ? null : properties.child("a:prstGeom");
         XmlNode custom = properties == null ? null : properties.child("a:custGeom");
         if (preset != null) return preset(preset.get("prst", ""), values(preset.child("a:avLst")), width, height);
         return custom == null ? List.of() : parts(geometry(custom), Map.of(), width, height);
     }
 
-    /** A shape that the standard names. */
-    static List<Part> preset(String name, Map<String, GuideIf> adjusted, double width, double height) {
+    /**
+     * The outlines of a shape that the standard names (20.1.10.56), as they are when nobody adjusts them; nothing for a name that is none.
+     *
+     * @param width in points, as is {@code height}
+     */
+    public static List<Part> preset(String name, double width, double height) { return preset(name, Map.of(), width, height); }
+
+    /** The same for one that the binary formats and the older vector markup number (MS-ODRAW, 2.4.24). */
+    public static List<Part> numbered(int number, double width, double height) {
+        ShapeType known = number < 1 ? null : ShapeType.forId(number, false);
+        return known == null || known.getOoxmlName() == null ? List.of() : preset(known.getOoxmlName(), width, height);
+    }
+
+    private static List<Part> preset(String name, Map<String, GuideIf> adjusted, double width, double height) {
         CustomGeometry geometry = PresetGeometries.getInstance().get(name);
         return geometry == null ? List.of() : parts(geometry, adjusted, width, height);
     }

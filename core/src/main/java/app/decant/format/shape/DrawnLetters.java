@@ -1,12 +1,12 @@
-package app.decant.format;
+package app.decant.format.shape;
 
 import app.decant.document.Colour;
 import app.decant.document.Picture;
 import app.decant.document.Section.PageGeometry;
 import app.decant.font.FontCatalogue;
-import app.decant.format.DrawnShape.Ink;
-import app.decant.format.DrawnShape.Part;
-import app.decant.format.DrawnShape.Pen;
+import app.decant.format.shape.DrawnShape.Ink;
+import app.decant.format.shape.DrawnShape.Part;
+import app.decant.format.shape.DrawnShape.Pen;
 import java.awt.Font;
 import java.awt.Shape;
 import java.awt.font.FontRenderContext;
@@ -34,6 +34,12 @@ public final class DrawnLetters {
         AffineTransform fit = AffineTransform.getScaleInstance(width / box.getWidth(), height / box.getHeight());
         fit.translate(-box.getX(), -box.getY());
         return List.of(new Part(new Path2D.Double(outline, fit), true, true, 1));
+    }
+
+    /** How much wider than high some words are by themselves; 1 where nothing of them is seen. */
+    static double ratio(String words, String family, boolean bold, boolean italic) {
+        Rectangle2D box = outline(words, family, bold, italic).getBounds2D();
+        return box.isEmpty() ? 1 : box.getWidth() / box.getHeight();
     }
 
     private static Shape outline(String words, String family, boolean bold, boolean italic) {

@@ -1,5 +1,6 @@
-package app.decant.format;
+package app.decant.format.shape;
 
+import app.decant.document.Anchor;
 import app.decant.document.Border;
 import app.decant.document.Colour;
 import app.decant.document.Image;
@@ -57,7 +58,10 @@ public final class DrawnShape {
     }
 
     /** A drawing, and where its upper left corner lies from the shape's own: lines reach out of their box, and so do turned shapes. */
-    public record Made(Picture picture, double x, double y) { }
+    public record Made(Picture picture, double x, double y) {
+        /** Where it is put for its shape to stand at a place. */
+        public Anchor at(Anchor shape) { return shape.moved(x, y); }
+    }
 
     /**
      * Draws a shape.
