@@ -49,7 +49,10 @@ final class Metafile {
                 return painted(picture.getBoundsInPoints(), resolution, shown, picture::draw);
             }
             HwmfPicture picture = new HwmfPicture(new ByteArrayInputStream(file));
-            return painted(picture.getBoundsInPoints(), resolution, shown, picture::draw);
+            Rectangle2D size = picture.getBoundsInPoints();
+            // Measured upwards (2.3.5.30), it has no size for the library, which draws it nevertheless.
+            if (size.isEmpty()) size = new Rectangle2D.Double(0, 0, Math.abs(picture.getBounds().getWidth()), Math.abs(picture.getBounds().getHeight()));
+            return painted(size, resolution, shown, picture::draw);
             // The library holds some damage for impossible.
         } catch (RuntimeException | AssertionError e) {
             throw new IOException("A damaged metafile", e);

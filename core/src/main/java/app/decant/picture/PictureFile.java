@@ -7,6 +7,8 @@ import app.decant.words.Message;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.util.Locale;
 import javax.imageio.ImageIO;
 
@@ -19,6 +21,7 @@ import javax.imageio.ImageIO;
 public record PictureFile(Image image, int across, int down) {
     /** The endings of files that are taken. */
     public static final String[] ENDINGS = {"png", "jpg", "jpeg", "gif", "bmp", "tif", "tiff", "emf", "wmf"};
+    private static final int FILE_HEADER = 14;
     private static final double DRAWN = 192;
     private static final double USUAL = 96;
 
@@ -67,6 +70,24 @@ public record PictureFile(Image image, int across, int down) {
         if (starts(bytes, 0xFF, 0xD8, 0xFF)) return "image/jpeg";
         return starts(bytes, 'G', 'I', 'F', '8') ? "image/gif" : "";
     }
+
+    /**
+     * A bitmap as office files and clipboards hold it, with the header in front that it has as a file (MS-WMF 2.2.2.9; the header of files from memory);
+     * other bytes as they are.
+     */
+    public static byte[] withHeader(byte[] bytes) {
+        int header = bytes.length < 40 ? 0 : four(bytes, 0);
+        if (header != 40 && header != 108 && header != 124 || bytes.length <= header || (bytes[12] & 0xFF | bytes[13] << 8) != 1) return bytes;
+        int depth = bytes[14] & 0xFF;
+        int told = four(bytes, 32);
+        int colours = depth <= 8 ? told > 0 && told <= 256 ? told : 1 << depth : 0;
+        int masks = four(bytes, 16) == 3 && header == 40 ? 12 : 0;
+        ByteBuffer file = ByteBuffer.allocate(FILE_HEADER + bytes.length).order(ByteOrder.LITTLE_ENDIAN);
+        file.put((byte) 'B').put((byte) 'M').putInt(FILE_HEADER + bytes.length).putInt(0).putInt(FILE_HEADER + header + masks + 4 * colours).put(bytes);
+        return file.array();
+    }
+
+    private static int four(byte[] bytes, int at) { return ByteBuffer.wrap(bytes).order(ByteOrder.LITTLE_ENDIAN).getInt(at); }
 
     private static boolean starts(byte[] bytes, int... first) {
         if (bytes.length < first.length) return false;

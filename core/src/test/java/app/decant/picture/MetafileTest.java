@@ -43,8 +43,12 @@ class MetafileTest {
     }
 
     /** MS-WMF 2.3: window, brush and pen, a rectangle, the end. */
-    private static byte[] plain(boolean placeable) {
-        byte[][] records = {record(0x020B, 0, 0), record(0x020C, HEIGHT, WIDTH), record(0x02FC, 0, 0x00C0, 0, 0), record(0x012D, 0),
+    private static byte[] plain(boolean placeable) { return plain(placeable, false); }
+
+    /** @param upwards whether it is measured from its foot */
+    private static byte[] plain(boolean placeable, boolean upwards) {
+        byte[][] records = {record(0x020B, upwards ? HEIGHT : 0, 0), record(0x020C, upwards ? -HEIGHT : HEIGHT, WIDTH),
+                record(0x02FC, 0, 0x00C0, 0, 0), record(0x012D, 0),
                 record(0x02FA, 5, 0, 0, 0, 0), record(0x012D, 1), record(0x041B, HEIGHT, WIDTH / 2, 0, 0), record(0x0000)};
         int length = 18;
         for (byte[] one : records) length += one.length;
@@ -91,6 +95,7 @@ class MetafileTest {
     @Test void bothGenerationsAreDrawn() throws IOException {
         leftHalfRed(plain(true));
         leftHalfRed(plain(false));
+        leftHalfRed(plain(false, true));
         leftHalfRed(extended());
         assertThat(PictureDecoder.decode(new Image("image/x-wmf", plain(true)), 144).getWidth()).as("no coarser than four inches at 144").isBetween(574, 578);
     }

@@ -8,6 +8,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.format.FormTold;
 import app.decant.format.binary.Modifiers.Modifier;
+import app.decant.picture.PictureFile;
 import app.decant.words.Message;
 import java.util.List;
 import java.util.Locale;
@@ -47,8 +48,9 @@ final class DrawingReading {
         if (place == null || data == null || place < 0 || place + 68 > data.length) return null;
         try {
             org.apache.poi.hwpf.usermodel.Picture read = new org.apache.poi.hwpf.usermodel.Picture(place, data, true);
-            byte[] bytes = read.getContent();
-            if (bytes == null || bytes.length == 0) return null;
+            byte[] told = read.getContent();
+            if (told == null || told.length == 0) return null;
+            byte[] bytes = PictureFile.withHeader(told);
             double width = read.getDxaGoal() / 20.0 * read.getHorizontalScalingFactor() / 1000.0;
             double height = read.getDyaGoal() / 20.0 * read.getVerticalScalingFactor() / 1000.0;
             Insets crop = new Insets(read.getCropTop() / 65536, read.getCropRight() / 65536, read.getCropBottom() / 65536, read.getCropLeft() / 65536);

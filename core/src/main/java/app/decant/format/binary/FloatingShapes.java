@@ -11,6 +11,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.format.shape.DrawnShape;
 import app.decant.format.shape.OfficeShape;
+import app.decant.picture.PictureFile;
 import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -192,7 +193,8 @@ final class FloatingShapes {
             there.fillFields(main, told.getOffset(), kinds);
             entry = there;
         }
-        return entry instanceof EscherBlipRecord blip ? blip.getPicturedata() : null;
+        byte[] shown = entry instanceof EscherBlipRecord blip ? blip.getPicturedata() : null;
+        return shown == null ? null : PictureFile.withHeader(shown);
     }
 
     /** The text of a box by its number, from 1 (2.8.32); those of headers have a story of their own. */

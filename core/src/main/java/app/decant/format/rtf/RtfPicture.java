@@ -3,6 +3,7 @@ package app.decant.format.rtf;
 import app.decant.document.Image;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
+import app.decant.picture.PictureFile;
 import java.io.ByteArrayOutputStream;
 
 /** A picture while its words and bytes come in. */
@@ -63,6 +64,6 @@ final class RtfPicture {
         if (!sane) cut = Insets.NONE;
         double shownWide = wide * (1 - cut.left() - cut.right()) * across / 100.0;
         double shownHigh = high * (1 - cut.top() - cut.bottom()) * down / 100.0;
-        return new Picture(new Image(type, bytes.toByteArray()), Math.max(1, shownWide), Math.max(1, shownHigh), cut, 0, null);
+        return new Picture(new Image(type, PictureFile.withHeader(bytes.toByteArray())), Math.max(1, shownWide), Math.max(1, shownHigh), cut, 0, null);
     }
 }

@@ -6,6 +6,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
+import app.decant.picture.PictureFile;
 import app.decant.sheet.SheetObject;
 import java.util.ArrayList;
 import java.util.Iterator;
@@ -77,8 +78,8 @@ final class XlsObjects {
             HSSFPictureData data = shape.getPictureData();
             XlsPlace place = XlsPlace.of(sheet, anchor);
             if (data == null || data.getData().length == 0 || place == null) return List.of();
-            Picture picture = new Picture(new Image(data.getMimeType(), data.getData()), place.width(), place.height(), Insets.NONE,
-                    shape.getRotationDegree(), null);
+            Image image = new Image(data.getMimeType().replace("/dib", "/bmp"), PictureFile.withHeader(data.getData()));
+            Picture picture = new Picture(image, place.width(), place.height(), Insets.NONE, shape.getRotationDegree(), null);
             return List.of(new SheetObject(SheetObject.Kind.PICTURE, place.cells(), place.left(), place.top(), place.right(), place.bottom(), picture));
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(XlsObjects.class).info("A picture can't be read", e);
