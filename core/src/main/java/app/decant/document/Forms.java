@@ -2,8 +2,13 @@ package app.decant.document;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+
 /** The places of a document's forms. */
 public final class Forms {
+    /** More are not told in files of the older formats (ISO/IEC 29500-1, 17.16.9). */
+    private static final int MOST_CHOICES = 25;
+
     private Forms() { }
 
     /** Whether anything is to be filled in. */
@@ -11,6 +16,13 @@ public final class Forms {
         for (Story story : Stories.all(document))
             for (Walk.Stop stop : Walk.of(document, story).stops())
                 for (Inline inline : stop.paragraph().inlines()) if (inline.look().says(TextProperty.FORM)) return true;
+        return false;
+    }
+
+    /** Whether there are controls round paragraphs or tables. */
+    public static boolean hasControls(Document document) {
+        for (Story story : Stories.all(document))
+            for (Walk.Stop stop : Walk.of(document, story).stops()) if (stop.paragraph().look().says(ParagraphProperty.CONTROL)) return true;
         return false;
     }
 
@@ -32,6 +44,60 @@ public final class Forms {
             from = to;
         }
         return all ? paragraph : paragraph.withInlines(inlines);
+    }
+
+    /**
+     * A form field in a paragraph: the inlines that bear it, in one link or none.
+     *
+     * @param to    behind the last
+     * @param shown its words
+     */
+    public record Span(FormField field, int from, int to, String shown) {
+        /** Whether it is told by its data alone: boxes and choices have no text of their own. */
+        public boolean isShownByData() { return kind() == FormField.Kind.TICK || kind() == FormField.Kind.CHOICE; }
+
+        /** What it is by what it shows: words that are not among its choices are text. */
+        public FormField.Kind kind() {
+            boolean free = field.kind() == FormField.Kind.CHOICE && !shown.isBlank() && !field.choices().contains(shown);
+            return free ? FormField.Kind.TEXT : field.kind();
+        }
+
+        /** What can be chosen; what nobody has chosen yet begins with nothing. */
+        public List<String> choices() {
+            List<String> choices = new ArrayList<>(field.choices());
+            if (kind() == FormField.Kind.CHOICE && !choices.contains(shown)) choices.add(0, shown);
+            return choices;
+        }
+    }
+
+    /** The form fields of a paragraph that is {@link #sound}, in order; not those whose data cannot tell what they show. */
+    public static List<Span> spans(Paragraph paragraph) {
+        List<Span> spans = new ArrayList<>();
+        List<Inline> inlines = paragraph.inlines();
+        for (int from = 0; from < inlines.size(); from++) {
+            Inline first = inlines.get(from);
+            FormField field = first.length() == 0 ? null : first.look().get(TextProperty.FORM);
+            if (field == null) continue;
+            StringBuilder shown = new StringBuilder();
+            int to = from;
+            for (int i = from; i < inlines.size(); i++) {
+                Look look = inlines.get(i).look();
+                boolean on = field.equals(look.get(TextProperty.FORM)) && Objects.equals(look.get(TextProperty.LINK), first.look().get(TextProperty.LINK));
+                if (inlines.get(i).length() > 0 && !on) break;
+                if (inlines.get(i).length() > 0) to = i + 1;
+                if (inlines.get(i) instanceof Inline.Text text) shown.append(text.text());
+            }
+            Span span = new Span(field, from, to, shown.toString());
+            if (!span.isShownByData() || isTold(span, inlines)) spans.add(span);
+            from = to - 1;
+        }
+        return spans;
+    }
+
+    private static boolean isTold(Span span, List<Inline> inlines) {
+        if (!inlines.subList(span.from, span.to).stream().allMatch(inline -> inline instanceof Inline.Text || inline.length() == 0)) return false;
+        if (span.kind() == FormField.Kind.TICK) return span.shown.equals(FormField.TICKED) || span.shown.equals(FormField.UNTICKED);
+        return span.choices().size() <= MOST_CHOICES && span.shown.chars().allMatch(sign -> sign >= ' ');
     }
 
     private static boolean holds(FormField field, List<Inline> inlines) {

@@ -37,5 +37,6 @@ public record FormTold(FormField.Kind kind, String name, List<String> choices, S
         };
     }
 
-    FormField field(int number) { return new FormField(number, kind, false, name, choices, null); }
+    /** The field with a number of its own. */
+    public FormField field(int number) { return new FormField(number, kind, false, name, choices, null); }
 }

@@ -108,6 +108,9 @@ public interface Format {
     /** Whether it has a place for forms that are still to be filled in. */
     default boolean takesForms() { return false; }
 
+    /** Whether controls may stand round paragraphs and tables in it. */
+    default boolean takesControls() { return false; }
+
     /** Whether it has a place for what people remarked on passages. */
     default boolean takesComments() { return false; }
 

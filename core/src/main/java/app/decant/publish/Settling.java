@@ -22,6 +22,8 @@ public final class Settling {
         Document kept = comments.isEmpty() ? document : Comments.without(document);
         boolean forms = recipe.target() != Target.PDF && !recipe.target().format().takesForms() && Forms.hasAny(document);
         if (forms) told.accept(Finding.changed(Message.of("publish.forms-become-text")));
+        boolean controls = recipe.target() != Target.PDF && !recipe.target().format().takesControls() && Forms.hasControls(document);
+        if (controls) told.accept(Finding.changed(Message.of("publish.controls-become-text")));
         Boolean settled = recipe.changes().settled(recipe.target());
         int count = settled == null ? 0 : TrackedChanges.count(document);
         if (count == 0) return kept;

@@ -23,6 +23,7 @@ public final class XmlNames {
         for (String name : new String[] {"office", "style", "text", "table", "drawing", "meta", "manifest"})
             names.put(name.equals("drawing") ? "draw" : name, "urn:oasis:names:tc:opendocument:xmlns:" + name + ":1.0");
         names.put("fo", "urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0");
+        names.put("form", "urn:oasis:names:tc:opendocument:xmlns:form:1.0");
         names.put("svg", "urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0");
         names.put("number", "urn:oasis:names:tc:opendocument:xmlns:datastyle:1.0");
         names.put("xlink", "http://www.w3.org/1999/xlink");

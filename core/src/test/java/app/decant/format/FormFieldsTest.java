@@ -6,6 +6,7 @@ import app.decant.document.BlockPath;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.FormField;
+import app.decant.document.Forms;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Paragraph;
@@ -15,6 +16,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Story;
 import app.decant.document.Table;
+import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.edit.Change;
@@ -33,8 +35,12 @@ import java.util.List;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.apache.poi.hwpf.HWPFDocument;
+import org.apache.poi.hwpf.model.FieldsDocumentPart;
 import org.apache.poi.xwpf.usermodel.XWPFDocument;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Forms in .docx: fields and content controls are seen, kept, and filled in; POI reads what was written. */
 class FormFieldsTest {
@@ -80,6 +86,8 @@ class FormFieldsTest {
     private static String control(String properties, String content) {
         return "<w:sdt><w:sdtPr>" + properties + "</w:sdtPr><w:sdtContent>" + content + "</w:sdtContent></w:sdt>";
     }
+
+    static Document form() { return read(FIELDS); }
 
     private static Document read(byte[] file) { return Formats.read(file, "form.docx", null, Progress.SILENT).document(); }
     private static Document read(String body) { return read(new DocxParts().bytes(body)); }
@@ -157,6 +165,58 @@ class FormFieldsTest {
         assertThat(all(markup, "<w:name w:val=\"(\\w+)\"")).containsExactly("Name", "Member", "Line");
         assertThat(all(markup, "<w:listEntry w:val=\"(\\w+)\"")).containsExactly("Ostrey", "Skerrow");
         assertThat(first(read(written(document)))).isEqualTo(first(document));
+    }
+
+    /**
+     * Fields stay fields in .rtf, .doc and .odt: texts, boxes, choices with all they offer, what is filled in. POI finds those of .doc; those of .odt are
+     * valid, as {@link SchemaTest} has it.
+     */
+    @ParameterizedTest @ValueSource(strings = {"rtf", "doc", "odt"})
+    void fieldsStayFieldsInOtherFormats(String ending) throws IOException {
+        Document document = read(FIELDS + CONTROLS);
+        byte[] file = Formats.called(ending).write(document, Instant.EPOCH).bytes();
+        Document again = Formats.read(file, "form." + ending, null, Progress.SILENT).document();
+        assertThat(first(again)).isEqualTo(first(document));
+        List<FormField> before = fields(document);
+        List<FormField> after = fields(again);
+        assertThat(after).extracting(FormField::kind).isEqualTo(before.stream().map(FormField::kind).map(kind -> kind == FormField.Kind.DATE
+                ? FormField.Kind.TEXT : kind).toList());
+        assertThat(after).extracting(FormField::choices).isEqualTo(before.stream().map(FormField::choices).toList());
+        assertThat(after.get(3).name()).isEqualTo("Line");
+        int line = first(again).indexOf("Skerrow");
+        Document filled = FormFilling.fill(again, caret(line), FormFilling.at(again, caret(line)), "Ostrey").after();
+        assertThat(first(Formats.read(Formats.called(ending).write(filled, Instant.EPOCH).bytes(), "form." + ending, null, Progress.SILENT).document()))
+                .contains("line Ostrey note");
+        if (ending.equals("doc")) try (HWPFDocument poi = new HWPFDocument(new ByteArrayInputStream(file))) {
+            assertThat(poi.getFields().getFields(FieldsDocumentPart.MAIN)).extracting(field -> field.getType()).contains(70, 71, 83);
+        }
+    }
+
+    private static List<FormField> fields(Document document) {
+        List<FormField> fields = new ArrayList<>();
+        for (Walk.Stop stop : Walk.of(document).stops()) Forms.spans(Forms.sound(stop.paragraph())).forEach(span -> fields.add(span.field()));
+        return fields;
+    }
+
+    /** ISO/IEC 26300-1, 13.5: controls of forms that other programs draw in lines and beside them; what holds nothing to fill in is told. */
+    @Test void controlsOfOpenDocumentsAreSeen() {
+        String forms = "<office:forms><form:form form:name='f'><form:text form:id='a' form:name='Name' form:current-value='Ada'/><form:checkbox xml:id='b' "
+                + "form:name='Member' form:label='member' form:current-state='checked'/><form:listbox form:id='c' form:name='Line'><form:option "
+                + "form:label='Ostrey'/><form:option form:label='Skerrow' form:current-selected='true'/></form:listbox><form:button form:id='d' "
+                + "form:label='Send'/><form:radio form:id='e' form:name='r' form:label='by sea'/></form:form></office:forms>";
+        Taken taken = Formats.read(OpenText.file("", forms + "<text:p>Name " + drawn("a", "as-char") + " " + drawn("b", "as-char") + " line "
+                + drawn("c", "as-char") + drawn("d", "as-char") + drawn("e", "paragraph") + "</text:p>"), "form.odt", null, Progress.SILENT);
+        assertThat(first(taken.document())).startsWith("Name Ada \u2612 member line Skerrow");
+        assertThat(fields(taken.document())).extracting(FormField::kind).startsWith(FormField.Kind.TEXT, FormField.Kind.TICK, FormField.Kind.CHOICE);
+        assertThat(fields(taken.document()).get(2).choices()).containsExactly("Ostrey", "Skerrow");
+        assertThat(taken.findings()).extracting(Finding::what).anyMatch(what -> what.contains("button"));
+        TextBox beside = Walk.of(taken.document()).stops().get(0).paragraph().inlines().stream().filter(Inline.Floating.class::isInstance)
+                .map(inline -> (TextBox) ((Inline.Floating) inline).content()).findFirst().orElseThrow();
+        assertThat(((Paragraph) beside.blocks().get(0)).text()).isEqualTo("\u2610 by sea");
+    }
+
+    private static String drawn(String id, String anchor) {
+        return "<draw:control text:anchor-type='" + anchor + "' svg:width='60pt' svg:height='12pt' draw:control='" + id + "'/>";
     }
 
     /** 17.5.2.29: controls within controls, as sections that repeat have them. */

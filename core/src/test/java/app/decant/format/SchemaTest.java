@@ -76,6 +76,7 @@ class SchemaTest {
         documents.put("notice", HarbourNotice.document());
         documents.put("page", Formats.read(PAGE.getBytes(StandardCharsets.UTF_8), "page.html", null, Progress.SILENT).document());
         documents.put("figures", Sample.of(List.of(Contents.of("TOC \\c \"Figure\"", List.of(Paragraph.of("Figure 1\t3"))), Paragraph.of("The pier"))));
+        documents.put("form", FormFieldsTest.form());
         documents.put("changes", Marked.changed());
         documents.put("changed rows", Marked.rows());
         documents.put("comments", Marked.remarked());

@@ -31,6 +31,7 @@ public enum BinaryFormat implements Format {
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }
     @Override public boolean writes() { return true; }
+    @Override public boolean takesForms() { return true; }
 
     @Override public Taken read(Content content, String password, Progress progress) {
         return DocReader.read(content.bytes(), content.name(), password, progress);

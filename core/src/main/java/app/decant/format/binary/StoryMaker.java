@@ -4,6 +4,8 @@ import app.decant.document.Anchor;
 import app.decant.document.Block;
 import app.decant.document.Borders;
 import app.decant.document.Contents;
+import app.decant.document.FormField;
+import app.decant.document.Forms;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
@@ -83,7 +85,8 @@ final class StoryMaker {
         paragraph((Paragraph) all.get(all.size() - 1), place, place.depth() > 1 ? PARAGRAPH : CELL, null, false, inner);
     }
 
-    void paragraph(Paragraph paragraph, Place place, char mark, String opens, boolean closes, Properties more) {
+    void paragraph(Paragraph told, Place place, char mark, String opens, boolean closes, Properties more) {
+        Paragraph paragraph = Forms.sound(told);
         List<TextBox> behind = new ArrayList<>();
         for (Inline inline : paragraph.inlines()) {
             if (!(inline instanceof Inline.Floating floating) || !(floating.content() instanceof TextBox box)) continue;
@@ -93,7 +96,9 @@ final class StoryMaker {
         }
         if (opens != null) begin(opens, 13);
         Link open = null;
-        for (Inline inline : paragraph.inlines()) {
+        List<Forms.Span> forms = Forms.spans(paragraph);
+        for (int i = 0; i < paragraph.inlines().size(); i++) {
+            Inline inline = paragraph.inlines().get(i);
             Link link = inline.look().get(TextProperty.LINK);
             if (inline.length() > 0 && !Objects.equals(link, open)) {
                 if (open != null) story.field('\u0015', 0x80, new Properties());
@@ -101,7 +106,11 @@ final class StoryMaker {
                         : " HYPERLINK \\l \"" + ((Link.Inside) link).bookmark() + "\" ", HYPERLINK);
                 open = link;
             }
-            inline(inline, paragraph, place);
+            int at = i;
+            Forms.Span form = forms.stream().filter(span -> at >= span.from() && at < span.to()).findFirst().orElse(null);
+            if (form != null && form.from() == i) beginForm(form, text(paragraph, inline.look(), place));
+            if (form == null || !form.isShownByData() || inline.length() == 0) inline(inline, paragraph, place);
+            if (form != null && form.to() == i + 1) story.field('\u0015', 0x80, new Properties());
         }
         if (open != null) story.field('\u0015', 0x80, new Properties());
         if (closes) story.field('\u0015', 0x80, new Properties());
@@ -124,6 +133,17 @@ final class StoryMaker {
         story.field('\u0013', kind, new Properties());
         story.run(instruction, new Properties());
         story.field('\u0014', 0xFF, new Properties());
+    }
+
+    /** A field round what is filled in, and a sign that leads to its data (2.9.90, flt; 2.6.1, sprmCFData). */
+    private void beginForm(Forms.Span form, Properties properties) {
+        boolean tick = form.kind() == FormField.Kind.TICK;
+        boolean choice = form.kind() == FormField.Kind.CHOICE;
+        story.field('\u0013', tick ? 71 : choice ? 83 : 70, properties);
+        story.run(tick ? " FORMCHECKBOX " : choice ? " FORMDROPDOWN " : " FORMTEXT ", properties);
+        int data = writer.data(FormData.of(form));
+        story.special(PICTURE, new Properties().all(properties).four(0x6A03, data).flag(0x0806, true));
+        story.field('\u0014', 0xFF, properties);
     }
 
     private void inline(Inline inline, Paragraph paragraph, Place place) {

@@ -40,6 +40,7 @@ public enum OdfFormat implements Format {
     @Override public boolean takesFonts() { return true; }
     @Override public boolean takesTrackedChanges() { return true; }
     @Override public boolean takesComments() { return true; }
+    @Override public boolean takesForms() { return true; }
     @Override public boolean locks() { return true; }
 
     @Override public Taken read(Content content, String password, Progress progress) {

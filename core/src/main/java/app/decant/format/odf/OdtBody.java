@@ -8,6 +8,7 @@ import app.decant.document.Cascade;
 import app.decant.document.Colour;
 import app.decant.document.Comment;
 import app.decant.document.Contents;
+import app.decant.document.Forms;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.ListLabels;
@@ -165,7 +166,8 @@ final class OdtBody {
         if (item) for (int i = 0; i < depth; i++) xml.close().close();
     }
 
-    private void plain(Paragraph paragraph, Look table, String breaks) {
+    private void plain(Paragraph told, Look table, String breaks) {
+        Paragraph paragraph = Forms.sound(told);
         int level = cascade.outlineLevel(paragraph);
         String begins = page;
         page = null;
@@ -175,7 +177,9 @@ final class OdtBody {
         String style = styles.paragraph(paragraph.style(), own, breaks, begins);
         xml.open(level > 0 ? "text:h" : "text:p", "text:style-name", style, "text:outline-level", level > 0 ? level : null);
         Link open = null;
-        for (Inline inline : paragraph.inlines()) {
+        List<Forms.Span> forms = Forms.spans(paragraph);
+        for (int i = 0; i < paragraph.inlines().size(); i++) {
+            Inline inline = paragraph.inlines().get(i);
             Link link = inline.look().get(TextProperty.LINK);
             if (inline.length() > 0 && !Objects.equals(link, open)) {
                 if (open != null) xml.close();
@@ -187,7 +191,11 @@ final class OdtBody {
                 changes.before(inline.look());
                 for (Comment comment : writer.spans().beginning(inline.look())) annotation(comment, true);
             }
-            inline(inline, paragraph, table);
+            int at = i;
+            Forms.Span form = forms.stream().filter(span -> at >= span.from() && at < span.to()).findFirst().orElse(null);
+            boolean taken = form != null && writer.forms().takes(form, paragraph, frame);
+            if (taken && form.from() == i) run(paragraph, inline.look(), table, () -> writer.forms().write(form, xml));
+            if (!taken || inline.length() == 0) inline(inline, paragraph, table);
             if (inline.length() > 0) for (Comment comment : writer.spans().ending(inline.look())) annotation(comment, false);
         }
         if (paragraph.length() == 0) {

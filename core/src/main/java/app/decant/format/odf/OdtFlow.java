@@ -320,6 +320,7 @@ final class OdtFlow {
             case "text:bookmark-start", "text:reference-mark-start" -> add(inlines, new Inline.BookmarkPoint(node.get("text:name", ""), true));
             case "text:bookmark-end", "text:reference-mark-end" -> add(inlines, new Inline.BookmarkPoint(node.get("text:name", ""), false));
             case "text:note" -> note(node, look, inlines);
+            case "text:text-input", "text:drop-down" -> add(inlines, reader.forms().written(node, look));
             case "text:soft-page-break", "text:tracked-changes" -> { }
             case "text:change-start", "text:change-end" -> changes.mark(node);
             case "text:change" -> takenOut(node, inlines);

@@ -66,7 +66,8 @@ final class OdtFrames {
                 XmlNode placed = holder == node && node.is("draw:a") ? child : holder;
                 if (child.name().startsWith("draw:") && depth < DEEPEST) add(child, placed, look, made, depth + 1);
             }
-        } else if (OpenDocumentShape.isOne(node)) shape(node, holder, look, made);
+        } else if (node.is("draw:control")) control(node, holder, look, made);
+        else if (OpenDocumentShape.isOne(node)) shape(node, holder, look, made);
         else if (!NO_SHAPES.contains(node.name())) {
             Inline framed = frame(node, holder, look);
             if (framed != null) made.add(framed);
@@ -89,6 +90,20 @@ final class OdtFrames {
         if (says || box) made.add(new Inline.Floating(anchor(holder, properties, place.getX(), place.getY()), box(node, node, shape.style(), place,
                 box ? shape.ink().pen().border() : null, box ? shape.ink().fill() : null), look));
         if (made.size() == before && shape.ink().isVisible()) reader.find(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
+    }
+
+    private void control(XmlNode node, XmlNode holder, Look look, List<Inline> made) {
+        List<Inline> filled = reader.forms().drawn(node, look);
+        if (filled.isEmpty()) {
+            reader.find(Finding.lost(Message.of("odf.a-control-is-left")));
+        } else if ("as-char".equals(holder.get("text:anchor-type"))) made.addAll(filled);
+        else {
+            double x = OdtLookReading.length(node.get("svg:x"), 0);
+            double y = OdtLookReading.length(node.get("svg:y"), 0);
+            TextBox box = new TextBox(List.of(Paragraph.of("").withInlines(filled)), Math.max(1, OdtLookReading.length(node.get("svg:width"), 1)),
+                    Math.max(1, OdtLookReading.length(node.get("svg:height"), 1)), false, Insets.NONE, Border.NONE, null);
+            made.add(new Inline.Floating(anchor(holder, properties(holder), x, y), box, look));
+        }
     }
 
     private XmlNode properties(XmlNode node) {

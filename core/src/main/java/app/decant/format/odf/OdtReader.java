@@ -44,6 +44,7 @@ public final class OdtReader {
     private final List<Finding> findings = new ArrayList<>();
     private final Set<String> ranges = new HashSet<>();
     private OdtChangeList changes = OdtChangeList.NONE;
+    private OdtForms forms = OdtForms.NONE;
 
     private final Progress progress;
 
@@ -73,6 +74,7 @@ public final class OdtReader {
 
     OdtSheet sheet() { return sheet; }
     OdtChangeList changes() { return changes; }
+    OdtForms forms() { return forms; }
 
     /** The names of comments that have a range. */
     Set<String> ranges() { return ranges; }
@@ -91,6 +93,7 @@ public final class OdtReader {
         XmlNode text = main.at("office:body", "office:text");
         if (text == null) throw new DecantException(Kind.UNREADABLE, Message.of("odf.is-damaged-its-text-is-missing-ask", name));
         changes = new OdtChangeList(text);
+        forms = new OdtForms(text);
         ends(text);
         OdtFlow flow = new OdtFlow(this, true);
         flow.body(text);

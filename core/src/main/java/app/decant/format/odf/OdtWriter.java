@@ -51,6 +51,7 @@ public final class OdtWriter {
     private final Document document;
     private final OdtStyles styles;
     private final CommentSpans spans;
+    private final OdtFormWriting forms = new OdtFormWriting();
     private final Map<String, byte[]> parts = new LinkedHashMap<>();
     private final Map<String, String> types = new LinkedHashMap<>();
     private final Map<Object, String> pictures = new IdentityHashMap<>();
@@ -89,6 +90,7 @@ public final class OdtWriter {
     Document document() { return document; }
     OdtStyles styles() { return styles; }
     CommentSpans spans() { return spans; }
+    OdtFormWriting forms() { return forms; }
     void lose(String what) { lost.add(what); }
 
     static Object[] namespaces() {
@@ -142,7 +144,8 @@ public final class OdtWriter {
         fonts(main);
         main.open("office:automatic-styles");
         styles.automatic(main);
-        main.close().open("office:body").open("office:text").raw(regions == null ? "" : markup(regions)).raw(markup(body)).close().close().close();
+        main.close().open("office:body").open("office:text").raw(forms.markup());
+        main.raw(regions == null ? "" : markup(regions)).raw(markup(body)).close().close().close();
         put("content.xml", "text/xml", main.bytes());
         XmlWriter sheet = new XmlWriter();
         sheet.open("office:document-styles", namespaces());
@@ -162,7 +165,7 @@ public final class OdtWriter {
     }
 
     /** What was written without the declaration in front. */
-    private static String markup(XmlWriter xml) { return new String(xml.bytes(), StandardCharsets.UTF_8).replaceFirst("^<\\?xml[^>]*\\?>\\s*", ""); }
+    static String markup(XmlWriter xml) { return new String(xml.bytes(), StandardCharsets.UTF_8).replaceFirst("^<\\?xml[^>]*\\?>\\s*", ""); }
 
     private void put(String name, String type, byte[] bytes) {
         parts.put(name, bytes);

@@ -45,6 +45,7 @@ public enum OoxmlFormat implements Format {
     @Override public boolean takesTrackedChanges() { return true; }
     @Override public boolean takesComments() { return true; }
     @Override public boolean takesForms() { return true; }
+    @Override public boolean takesControls() { return true; }
 
     @Override public Taken read(Content content, String password, Progress progress) { return DocxReader.read(content.bytes(), this == DOCM, progress); }
 

@@ -31,6 +31,7 @@ public enum RtfFormat implements Format {
 
     @Override public boolean takesTrackedChanges() { return true; }
     @Override public boolean takesComments() { return true; }
+    @Override public boolean takesForms() { return true; }
     @Override public boolean reads() { return true; }
     @Override public boolean writes() { return true; }
 

@@ -7,6 +7,7 @@ import app.decant.document.Borders;
 import app.decant.document.Colour;
 import app.decant.document.Comment;
 import app.decant.document.Contents;
+import app.decant.document.Forms;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
@@ -73,7 +74,8 @@ final class RtfStory {
         for (int i = 0; i < entries.size(); i++) paragraph(entries.get(i), depth, table, "\\par", i == 0 ? opens : "", i == entries.size() - 1 ? "}}" : "");
     }
 
-    private void paragraph(Paragraph paragraph, int depth, Look table, String end, String opens, String closes) {
+    private void paragraph(Paragraph told, int depth, Look table, String end, String opens, String closes) {
+        Paragraph paragraph = Forms.sound(told);
         out.append("\\pard\\plain");
         if (depth > 0) out.append("\\intbl").append(depth > 1 ? "\\itap" + depth : "");
         out.append("\\s").append(writer.style(paragraph.style()));
@@ -83,7 +85,9 @@ final class RtfStory {
         if (writer.parts() && !style.is(ParagraphProperty.HYPHENATION)) style = style.with(ParagraphProperty.HYPHENATION, false);
         out.append(looks.paragraph(style)).append(' ').append(opens);
         Link open = null;
-        for (Inline inline : paragraph.inlines()) {
+        RtfFormFields forms = new RtfFormFields(paragraph);
+        for (int i = 0; i < paragraph.inlines().size(); i++) {
+            Inline inline = paragraph.inlines().get(i);
             Link link = inline.look().get(TextProperty.LINK);
             if (inline.length() > 0 && !Objects.equals(link, open)) {
                 if (open != null) out.append("}}");
@@ -93,7 +97,12 @@ final class RtfStory {
                 open = link;
             }
             if (inline.length() > 0) beginning(inline.look());
-            inline(inline, paragraph, table);
+            Forms.Span form = inline.length() == 0 ? null : forms.at(i);
+            boolean byData = form != null && form.isShownByData();
+            if (byData && form.from() == i) run(paragraph, inline.look(), table, RtfFormFields.opening(form) + "}}");
+            if (form != null && !byData && form.from() == i) out.append(RtfFormFields.opening(form));
+            if (!byData) inline(inline, paragraph, table);
+            if (form != null && !byData && form.to() == i + 1) out.append("}}");
             if (inline.length() > 0) ending(inline.look());
         }
         if (paragraph.length() == 0) {

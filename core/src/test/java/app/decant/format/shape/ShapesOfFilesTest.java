@@ -19,6 +19,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.format.Formats;
+import app.decant.format.OpenText;
 import app.decant.format.Taken;
 import app.decant.format.binary.DocWriter;
 import app.decant.picture.PictureDecoder;
@@ -29,9 +30,6 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 import javax.imageio.ImageIO;
 import org.apache.poi.util.LittleEndian;
 import org.junit.jupiter.api.Test;
@@ -41,10 +39,10 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** Drawn shapes of .rtf (RTF 1.9.1, “Drawing Objects”), .doc (MS-ODRAW) and .odt (ISO/IEC 26300-1, 10.3 and 10.6), looked at where they stand. */
 class ShapesOfFilesTest {
-    private static final String SPACES = " xmlns:office='urn:oasis:names:tc:opendocument:xmlns:office:1.0' "
-            + "xmlns:text='urn:oasis:names:tc:opendocument:xmlns:text:1.0' xmlns:style='urn:oasis:names:tc:opendocument:xmlns:style:1.0' "
-            + "xmlns:draw='urn:oasis:names:tc:opendocument:xmlns:drawing:1.0' xmlns:svg='urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0' "
-            + "xmlns:fo='urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0' office:version='1.2'";
+    private static final String STYLES = "<style:style style:name='g' style:family='graphic'><style:graphic-properties draw:fill='solid' "
+            + "draw:fill-color='#aa0000' draw:stroke='none' style:wrap='run-through' style:horizontal-pos='from-left' style:vertical-pos='from-top' "
+            + "draw:textarea-vertical-align='middle'/></style:style><style:style style:name='l' style:family='graphic' style:parent-style-name='g'>"
+            + "<style:graphic-properties draw:stroke='solid' svg:stroke-width='4pt' svg:stroke-color='#0000aa'/></style:style>";
     private static final Colour RED = Colour.hex("AA0000");
 
     private static Taken rtf(String shapes) {
@@ -60,25 +58,7 @@ class ShapesOfFilesTest {
         return all.toString();
     }
 
-    private static Taken odt(String automatic, String body) {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (var part : Map.of("mimetype", "application/vnd.oasis.opendocument.text", "styles.xml", "<office:document-styles" + SPACES + "/>",
-                    "content.xml", "<office:document-content" + SPACES + "><office:automatic-styles><style:style style:name='g' style:family='graphic'>"
-                            + "<style:graphic-properties draw:fill='solid' draw:fill-color='#aa0000' draw:stroke='none' style:wrap='run-through' "
-                            + "style:horizontal-pos='from-left' style:vertical-pos='from-top' draw:textarea-vertical-align='middle'/></style:style>"
-                            + "<style:style style:name='l' style:family='graphic' style:parent-style-name='g'><style:graphic-properties "
-                            + "draw:stroke='solid' svg:stroke-width='4pt' svg:stroke-color='#0000aa'/></style:style>" + automatic
-                            + "</office:automatic-styles><office:body><office:text>" + body
-                            + "</office:text></office:body></office:document-content>").entrySet()) {
-                zip.putNextEntry(new ZipEntry(part.getKey()));
-                zip.write(part.getValue().getBytes(StandardCharsets.UTF_8));
-            }
-        } catch (IOException e) {
-            throw new IllegalStateException(e);
-        }
-        return Formats.read(bytes.toByteArray(), "made.odt", null, Progress.SILENT);
-    }
+    private static Taken odt(String body) { return Formats.read(OpenText.file(STYLES, body), "made.odt", null, Progress.SILENT); }
 
     private static List<Inline.Floating> floating(Document document) {
         List<Inline.Floating> found = new ArrayList<>();
@@ -214,15 +194,15 @@ class ShapesOfFilesTest {
 
     /** 19.145: the points of a custom shape come of formulas, what a person adjusted, and its size. */
     @Test void customShapesFollowTheirFormulas() throws IOException {
-        Inline.Floating tab = only(odt("", custom("draw:modifiers='5000' draw:enhanced-path='M 0 0 L ?f0 0 ?f0 ?f1 right bottom 0 bottom Z N'",
+        Inline.Floating tab = only(odt(custom("draw:modifiers='5000' draw:enhanced-path='M 0 0 L ?f0 0 ?f0 ?f1 right bottom 0 bottom Z N'",
                 "<draw:equation draw:name='f0' draw:formula='$0*1'/><draw:equation draw:name='f1' draw:formula='if(?f0-1,max(100,bottom/2),0)'/>")));
         assertThat(at(tab, 120, 55)).as("its upper left quarter").isEqualTo(RED);
         assertThat(at(tab, 175, 55)).as("its upper right quarter").isNull();
         assertThat(at(tab, 160, 85)).isEqualTo(RED);
-        Inline.Floating ring = only(odt("", custom("draw:enhanced-path='U 5000 5000 5000 5000 0 360 Z U 5000 5000 2500 2500 0 360 Z N'", "")));
+        Inline.Floating ring = only(odt(custom("draw:enhanced-path='U 5000 5000 5000 5000 0 360 Z U 5000 5000 2500 2500 0 360 Z N'", "")));
         assertThat(at(ring, 140, 70)).as("its hole").isNull();
         assertThat(at(ring, 105, 70)).isEqualTo(RED);
-        Inline.Floating moon = only(odt("", custom("draw:enhanced-path='W 0 0 10000 10000 5000 0 5000 10000 Z N'", "")));
+        Inline.Floating moon = only(odt(custom("draw:enhanced-path='W 0 0 10000 10000 5000 0 5000 10000 Z N'", "")));
         assertThat(at(moon, 170, 70)).as("clockwise from its top to its foot").isEqualTo(RED);
         assertThat(at(moon, 110, 70)).isNull();
     }
@@ -236,7 +216,7 @@ class ShapesOfFilesTest {
     /** Formulas that lead to themselves, divide by nothing or never end are worth nothing; the rest of the document comes in. */
     @ParameterizedTest @ValueSource(strings = {"?f0", "1/0", "((((", "sqrt(0-1)", "$99999999999", "atan2(", "?none*left", "- - -"})
     void formulasThatMakeNoSenseHarmNothing(String formula) {
-        Taken taken = odt("", custom("draw:enhanced-path='M 0 0 L ?f0 0 10000 10000 Z N'", "<draw:equation draw:name='f0' draw:formula='" + formula + "'/>"));
+        Taken taken = odt(custom("draw:enhanced-path='M 0 0 L ?f0 0 10000 10000 Z N'", "<draw:equation draw:name='f0' draw:formula='" + formula + "'/>"));
         assertThat(((Paragraph) taken.document().blocks().get(0)).text()).startsWith("Quay");
         assertThat(floating(taken.document())).hasSize(1);
     }
@@ -244,14 +224,14 @@ class ShapesOfFilesTest {
     /** 10.3: lines, rows of points, and paths, each in its own measure. */
     @Test void plainShapesAreDrawn() throws IOException {
         String place = "text:anchor-type='paragraph' svg:x='10pt' svg:y='20pt' svg:width='100pt' svg:height='100pt' draw:style-name='g'";
-        Inline.Floating polygon = only(odt("", "<text:p><draw:polygon " + place + " svg:viewBox='0 0 200 200' draw:points='0,0 200,0 0,200'/></text:p>"));
+        Inline.Floating polygon = only(odt("<text:p><draw:polygon " + place + " svg:viewBox='0 0 200 200' draw:points='0,0 200,0 0,200'/></text:p>"));
         assertThat(at(polygon, 20, 40)).isEqualTo(RED);
         assertThat(at(polygon, 100, 110)).isNull();
-        Inline.Floating path = only(odt("", "<text:p><draw:path " + place + " svg:viewBox='0 0 20 20' svg:d='M0 10a10 10 0 0 1 20 0z'/></text:p>"));
+        Inline.Floating path = only(odt("<text:p><draw:path " + place + " svg:viewBox='0 0 20 20' svg:d='M0 10a10 10 0 0 1 20 0z'/></text:p>"));
         assertThat(at(path, 60, 50)).as("the upper half of a disc").isEqualTo(RED);
         assertThat(at(path, 60, 90)).isNull();
         assertThat(at(path, 12, 22)).isNull();
-        Inline.Floating line = only(odt("", "<text:p><draw:line text:anchor-type='paragraph' draw:style-name='l' svg:x1='10pt' svg:y1='60pt' svg:x2='110pt' "
+        Inline.Floating line = only(odt("<text:p><draw:line text:anchor-type='paragraph' draw:style-name='l' svg:x1='10pt' svg:y1='60pt' svg:x2='110pt' "
                 + "svg:y2='20pt'/></text:p>"));
         assertThat(at(line, 60, 40)).isEqualTo(Colour.hex("0000AA"));
         assertThat(at(line, 20, 30)).isNull();
@@ -259,7 +239,7 @@ class ShapesOfFilesTest {
 
     /** 19.228: turned against the clock round the corner it is told from, then moved. */
     @Test void shapesAreTurned() throws IOException {
-        Inline.Floating turned = only(odt("", "<text:p><draw:rect text:anchor-type='paragraph' draw:style-name='g' svg:width='100pt' svg:height='20pt' "
+        Inline.Floating turned = only(odt("<text:p><draw:rect text:anchor-type='paragraph' draw:style-name='g' svg:width='100pt' svg:height='20pt' "
                 + "draw:transform='rotate (1.5707963) translate (50pt 150pt)'/></text:p>"));
         assertThat(at(turned, 60, 60)).isEqualTo(RED);
         assertThat(at(turned, 60, 140)).isEqualTo(RED);
@@ -270,7 +250,7 @@ class ShapesOfFilesTest {
     @Test void groupsAndThingsOfAPageComeInWhole() {
         String box = "<draw:frame svg:x='30pt' svg:y='5pt' svg:width='60pt' svg:height='20pt'><draw:text-box><text:p>Ferry</text:p></draw:text-box>"
                 + "</draw:frame>";
-        Taken taken = odt("", "<draw:rect text:anchor-type='page' text:anchor-page-number='1' draw:style-name='g' svg:x='1pt' svg:y='2pt' svg:width='9pt' "
+        Taken taken = odt("<draw:rect text:anchor-type='page' text:anchor-page-number='1' draw:style-name='g' svg:x='1pt' svg:y='2pt' svg:width='9pt' "
                 + "svg:height='9pt'><text:p>Pier</text:p></draw:rect><text:p>Quay<draw:g text:anchor-type='paragraph' draw:style-name='g'>" + box
                 + "<draw:g><draw:ellipse draw:style-name='g' svg:x='3pt' svg:y='4pt' svg:width='9pt' svg:height='9pt'/></draw:g></draw:g></text:p>");
         assertThat(taken.document().blocks()).hasSize(1);

@@ -1,0 +1,31 @@
+package app.decant.format.rtf;
+
+import app.decant.document.FormField;
+import app.decant.document.Forms;
+import app.decant.document.Paragraph;
+import java.util.List;
+
+/** Writes the form fields of a paragraph (RTF 1.9.1, "Form Fields"): a field round what is filled in, and its data. */
+final class RtfFormFields {
+    private final List<Forms.Span> spans;
+
+    RtfFormFields(Paragraph paragraph) { spans = Forms.spans(paragraph); }
+
+    /** The field that an inline is in, or null. */
+    Forms.Span at(int inline) { return spans.stream().filter(span -> inline >= span.from() && inline < span.to()).findFirst().orElse(null); }
+
+    /** What stands before the result of a field, which two brackets end. */
+    static String opening(Forms.Span span) {
+        FormField field = span.field();
+        String instruction = span.kind() == FormField.Kind.TICK ? "FORMCHECKBOX" : span.kind() == FormField.Kind.CHOICE ? "FORMDROPDOWN" : "FORMTEXT";
+        StringBuilder data = new StringBuilder("{\\*\\formfield{");
+        switch (span.kind()) {
+            case TICK -> data.append("\\fftype1\\ffres").append(FormField.isTicked(span.shown()) ? 1 : 0).append("\\ffdefres0");
+            case CHOICE -> data.append("\\fftype2\\ffres").append(span.choices().indexOf(span.shown())).append("\\ffhaslistbox\\ffdefres0");
+            default -> data.append("\\fftype0");
+        }
+        data.append("{\\*\\ffname ").append(RtfText.escaped(field.name())).append('}');
+        if (span.kind() == FormField.Kind.CHOICE) for (String choice : span.choices()) data.append("{\\*\\ffl ").append(RtfText.escaped(choice)).append('}');
+        return "{\\field{\\*\\fldinst " + instruction + " " + data + "}}}{\\fldrslt ";
+    }
+}
