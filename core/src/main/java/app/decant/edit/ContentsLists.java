@@ -1,6 +1,7 @@
 package app.decant.edit;
 
 import app.decant.document.BlockPath;
+import app.decant.document.Contents;
 import app.decant.document.ContentsList;
 import app.decant.document.Document;
 import app.decant.document.Look;
@@ -22,6 +23,26 @@ public final class ContentsLists {
 
     /** Whether a list can stand at the caret: between the paragraphs of the body, not in a table. */
     public static boolean canInsert(Selection picked) { return picked.story() instanceof Story.Body && picked.head().path().size() == 2; }
+
+    /** Whether there is a list of headings. */
+    public static boolean hasAny(Document document) {
+        return document.sections().stream().flatMap(section -> section.blocks().stream()).anyMatch(block -> block instanceof Contents list
+                && list.listsHeadings());
+    }
+
+    /**
+     * Every list of headings as the headings are now, whatever it said before: entries that lead to their heading keep their look, the others are made anew.
+     *
+     * @return null where all say what the headings say
+     */
+    public static Change refresh(Document document, Selection picked) {
+        Document refreshed = ContentsList.refreshed(document);
+        if (refreshed == document) return null;
+        Change made = FollowingContents.between(document, refreshed, picked, EditKind.OBJECT);
+        Transaction done = made.transaction();
+        Selection there = FollowingContents.picked(picked, made);
+        return new Change(new Transaction(done.kind(), done.steps(), done.before(), there, done.joins()), made.before(), made.after());
+    }
 
     /** A list of headings of the first three levels before the paragraph at the caret; its entries come as it {@linkplain FollowingContents follows}. */
     public static Change insert(Document document, Selection picked) {

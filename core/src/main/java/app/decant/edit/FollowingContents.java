@@ -30,7 +30,16 @@ public final class FollowingContents {
         Document before = change.after();
         Document after = ContentsList.following(change.before(), came, before);
         if (after == before) return change;
-        Draft draft = new Draft(before, change.picked());
+        Transaction done = change.transaction();
+        Change more = between(before, after, change.picked(), done.kind());
+        List<Step> steps = new ArrayList<>(done.steps());
+        steps.addAll(more.transaction().steps());
+        return new Change(new Transaction(done.kind(), steps, done.before(), picked(change.picked(), more), done.joins()), change.before(), more.after());
+    }
+
+    /** Contents lists brought up to date, and headings given what these lead to, as a change of its own. */
+    static Change between(Document before, Document after, Selection picked, EditKind kind) {
+        Draft draft = new Draft(before, picked);
         SortedMap<BlockPath, Paragraph> marked = new TreeMap<>();
         for (int s = 0; s < before.sections().size(); s++) {
             List<Block> blocks = before.sections().get(s).blocks();
@@ -46,15 +55,11 @@ public final class FollowingContents {
             }
         }
         if (!marked.isEmpty()) draft.add(new DressStep(Story.BODY, marked));
-        Transaction done = change.transaction();
-        Change more = draft.done(done.kind());
-        List<Step> steps = new ArrayList<>(done.steps());
-        steps.addAll(more.transaction().steps());
-        return new Change(new Transaction(done.kind(), steps, done.before(), picked(change.picked(), more), done.joins()), change.before(), more.after());
+        return draft.done(kind);
     }
 
     /** Who is in a list stays at its entry: nothing that is typed then lands in what stands behind the list. */
-    private static Selection picked(Selection before, Change made) {
+    static Selection picked(Selection before, Change made) {
         BlockPath path = before.head().path();
         boolean within = before.head().story() instanceof Story.Body && path.size() > 2;
         if (!within || !(made.after().find(Story.BODY, path.parent()) instanceof Contents list) || list.entries().isEmpty()) return made.picked();

@@ -7,10 +7,13 @@ import app.decant.document.BlockPath;
 import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Link;
+import app.decant.document.Look;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Place;
 import app.decant.document.Section;
 import app.decant.document.Section.PageGeometry;
+import app.decant.document.Story;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
@@ -93,6 +96,25 @@ class PagesAndLinksTest {
         Document named = made(plain, Links.lead(plain, to, new Place(BlockPath.of(0, 1), 0)));
         assertThat(Links.target(named, ((Link.Inside) Links.at(named, to)).bookmark()).path()).isEqualTo(BlockPath.of(0, 1));
         assertThat(Links.target(named, "nowhere")).isNull();
+    }
+
+    /** A list that says something else, as one does that was made before the headings changed elsewhere, or leaves some out: as a whole, in one step. */
+    @Test void aStaleContentsListIsBroughtUpToDate() {
+        Document bare = Sample.of(List.of(Paragraph.of("Foreword"), Paragraph.styled("Heading1", "Fares"), Paragraph.styled("Heading2", "Nights")));
+        Document fresh = made(bare, ContentsLists.insert(bare, TextSelection.caret(new Place(BlockPath.of(0, 0), 0))));
+        TextSelection caret = TextSelection.caret(new Place(BlockPath.of(0, 0, 1), 2));
+        assertThat(ContentsLists.refresh(fresh, caret)).as("it says what the headings say").isNull();
+        Contents list = (Contents) fresh.blocks().get(0);
+        Paragraph dressed = list.entries().get(0).withLook(Look.of(ParagraphProperty.SPACE_AFTER, 7.0));
+        Contents stale = list.withEntries(List.of(dressed, Paragraph.of("Long gone\t9"), Paragraph.of("Typed by hand")));
+        Document before = fresh.replacing(BlockPath.of(0), 0, 1, List.of(stale));
+        Change change = ContentsLists.refresh(before, caret);
+        Document after = made(before, change);
+        assertThat(((Contents) after.blocks().get(0)).entries()).extracting(Paragraph::plainText).satisfiesExactly(
+                one -> assertThat(one).startsWith("Fares\t"), one -> assertThat(one).startsWith("Nights\t"));
+        assertThat(((Contents) after.blocks().get(0)).entries().get(0).look()).as("what leads to its heading keeps its look").isEqualTo(dressed.look());
+        assertThat(after.find(Story.BODY, change.picked().head().path())).isNotNull();
+        assertThat(ContentsLists.hasAny(Sample.of(List.of(Paragraph.of("Foreword"))))).isFalse();
     }
 
     @Test void aContentsListIsPutInAndFollowsTheHeadings() {

@@ -159,6 +159,11 @@ final class WindowCommands {
         edits("link.out", () -> picked.getAsBoolean() && Links.at(desk.document(), desk.selection().get()) != null, desk,
                 (document, span) -> Links.put(document, span, null));
         edits("contents.in", () -> picked.getAsBoolean() && ContentsLists.canInsert(desk.selection().get()), desk, ContentsLists::insert);
+        onTable("contents.refresh", () -> picked.getAsBoolean() && ContentsLists.hasAny(desk.document()), desk, () -> {
+            Change change = ContentsLists.refresh(desk.document(), desk.selection().get());
+            if (change == null) window.notices().say(Words.of("contents.true"), "notice-work");
+            else desk.apply(change);
+        });
         edits("section.begin", () -> picked.getAsBoolean() && Sections.canBegin(desk.selection().get()), desk,
                 (document, span) -> Sections.begin(document, span, Section.Start.NEXT_PAGE));
         for (TypingAids.Aid aid : TypingAids.Aid.values())
