@@ -12,7 +12,8 @@ import java.util.regex.Pattern;
 /** Reads charts of OpenDocument (ISO/IEC 26300-1, 11) by the values kept in a table of their own, so that no sheet has to be asked. */
 public final class OpenDocumentChart {
     private static final Map<String, Chart.Kind> KINDS = Map.of("bar", Chart.Kind.COLUMNS, "line", Chart.Kind.LINES, "area", Chart.Kind.AREAS, "circle",
-            Chart.Kind.PIE, "ring", Chart.Kind.RING, "scatter", Chart.Kind.POINTS);
+            Chart.Kind.PIE, "ring", Chart.Kind.RING, "scatter", Chart.Kind.POINTS, "radar", Chart.Kind.NET, "filled-radar", Chart.Kind.NET, "stock",
+            Chart.Kind.LINES);
     private static final Pattern PLACE = Pattern.compile("\\$?([A-Z]{1,3})\\$?(\\d{1,7})");
     /** More than a page can show. */
     private static final int MOST_ROWS = 10_000;
@@ -60,12 +61,50 @@ public final class OpenDocumentChart {
             List<XmlNode> label = cells(one.get("chart:label-cell-address"));
             String name = label != null && !label.isEmpty() ? text(label.get(0)) : cells(one.get("chart:values-cell-range-address")) == null
                     && !table.isEmpty() && at < table.get(0).size() ? text(table.get(0).get(at)) : "";
-            series.add(new Chart.Series(name, kind == Chart.Kind.POINTS ? across : List.of(), values, colour(one, kind)));
+            Chart.Kind own = KINDS.get(one.get("chart:class", "").replaceFirst(".*:", ""));
+            XmlNode dress = properties(one, "style:chart-properties");
+            boolean marked = dress == null || !dress.get("chart:symbol-type", "automatic").equals("none");
+            XmlNode line = properties(one, "style:graphic-properties");
+            boolean lined = kind != Chart.Kind.POINTS || line != null && line.get("draw:stroke", "none").equals("solid");
+            series.add(new Chart.Series(name, kind == Chart.Kind.POINTS ? across : List.of(), values, colour(one, own == null ? kind : own),
+                    own == null || own == kind ? null : own, one.get("chart:attached-axis", "").contains("secondary"), lined, marked));
         }
         XmlNode title = chart.child("chart:title");
         XmlNode look = properties(area, "style:chart-properties");
-        boolean stacked = look != null && ("true".equals(look.get("chart:stacked")) || "true".equals(look.get("chart:percentage")));
-        return new Chart(kind, title == null || title.text().isBlank() ? null : title.text().strip(), categories, series, stacked);
+        Chart.Grouping grouping = look == null ? Chart.Grouping.BESIDE : "true".equals(look.get("chart:percentage")) ? Chart.Grouping.SHARES
+                : "true".equals(look.get("chart:stacked")) ? Chart.Grouping.STACKED : Chart.Grouping.BESIDE;
+        Chart.Kind lying = kind == Chart.Kind.COLUMNS && look != null && "true".equals(look.get("chart:vertical")) ? Chart.Kind.BARS : kind;
+        Chart.Dress plain = Chart.Dress.of(series);
+        return new Chart(lying, title == null || title.text().isBlank() ? null : title.text().strip(), categories, series, grouping,
+                new Chart.Dress(axis(area, "x", "primary"), axis(area, "y", "primary"), axis(area, "y", "secondary"), keys(chart), plain.labels(),
+                plain.slices(), plain.gap(), plain.usual()));
+    }
+
+    private Chart.Axis axis(XmlNode area, String dimension, String which) {
+        for (XmlNode one : area.children("chart:axis")) {
+            if (!one.get("chart:dimension", "").equals(dimension) || !one.get("chart:name", "primary-" + dimension).startsWith(which)) continue;
+            XmlNode title = one.child("chart:title");
+            XmlNode look = properties(one, "style:chart-properties");
+            return new Chart.Axis(title == null || title.text().isBlank() ? null : title.text().strip(), bound(look, "chart:minimum"),
+                    bound(look, "chart:maximum"), null, look == null || !"false".equals(look.get("chart:display-label")));
+        }
+        return Chart.Axis.PLAIN;
+    }
+
+    private static Double bound(XmlNode look, String name) {
+        String told = look == null ? null : look.get(name);
+        return told != null && told.matches("-?\\d{1,15}(\\.\\d{1,15})?") ? Double.valueOf(told) : null;
+    }
+
+    private static Chart.Keys keys(XmlNode chart) {
+        XmlNode legend = chart.child("chart:legend");
+        if (legend == null) return Chart.Keys.NONE;
+        return switch (legend.get("chart:legend-position", "end")) {
+            case "bottom" -> Chart.Keys.BELOW;
+            case "top" -> Chart.Keys.ABOVE;
+            case "start" -> Chart.Keys.LEFT;
+            default -> Chart.Keys.RIGHT;
+        };
     }
 
     private void rows(XmlNode node) {

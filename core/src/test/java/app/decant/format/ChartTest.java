@@ -7,6 +7,7 @@ import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Progress;
+import app.decant.picture.PictureDecoder;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
@@ -18,7 +19,6 @@ import java.util.Map;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
-import javax.imageio.ImageIO;
 import org.apache.poi.openxml4j.exceptions.InvalidFormatException;
 import org.apache.poi.xddf.usermodel.XDDFColor;
 import org.apache.poi.xddf.usermodel.XDDFShapeProperties;
@@ -79,7 +79,7 @@ class ChartTest {
     }
 
     private static Map<Integer, Integer> ink(Picture picture) throws IOException {
-        BufferedImage pixels = ImageIO.read(new ByteArrayInputStream(picture.image().bytes()));
+        BufferedImage pixels = PictureDecoder.decode(picture.image(), 216);
         Map<Integer, Integer> ink = new HashMap<>();
         for (int y = 0; y < pixels.getHeight(); y++) for (int x = 0; x < pixels.getWidth(); x++) ink.merge(pixels.getRGB(x, y) & 0xFFFFFF, 1, Integer::sum);
         return ink;

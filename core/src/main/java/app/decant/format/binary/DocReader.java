@@ -282,6 +282,8 @@ public final class DocReader {
         notes(file.getEndnotes(), endnotes);
         for (int i = 0; file.getBookmarks() != null && i < file.getBookmarks().getBookmarksCount(); i++) {
             Bookmark bookmark = file.getBookmarks().getBookmark(i);
+            // Damaged files have places without a name, to which nothing leads.
+            if (bookmark.getName() == null) continue;
             bookmarks.computeIfAbsent(bookmark.getStart(), at -> new ArrayList<>()).add(new Inline.BookmarkPoint(bookmark.getName(), true));
             bookmarks.computeIfAbsent(bookmark.getEnd(), at -> new ArrayList<>()).add(new Inline.BookmarkPoint(bookmark.getName(), false));
         }

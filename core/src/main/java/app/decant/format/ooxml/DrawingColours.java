@@ -25,6 +25,9 @@ final class DrawingColours {
         }
     }
 
+    /** A colour of the theme by its slot, or null. */
+    Colour themed(String slot) { return theme.get(slot); }
+
     /** A colour, and how much of what lies behind it is hidden: 1 for all. */
     record Ink(Colour colour, double opacity) { }
 

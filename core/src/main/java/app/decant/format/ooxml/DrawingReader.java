@@ -67,7 +67,7 @@ final class DrawingReader {
     /** A chart drawn from its stored values, or null where that can't be. */
     private Picture chart(XmlNode reference, double width, double height, String description) {
         XmlNode space = story.tree(reference.get("r:id", ""));
-        Chart chart = space == null ? null : ChartReader.read(space);
+        Chart chart = space == null ? null : ChartReader.read(space, reader.colours());
         return chart == null ? null : ChartPicture.of(chart, width, height, description);
     }
 

@@ -10,6 +10,7 @@ import app.decant.document.ParagraphProperty;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty.Underline;
 import app.decant.document.TextProperty;
+import app.decant.format.Chart;
 import app.decant.format.shape.DrawnShape;
 import app.decant.format.shape.ShapeGeometry;
 import app.decant.xml.XmlNode;
@@ -66,6 +67,9 @@ public final class ShapeReader {
                 width, height, false, box ? look.ink() : new DrawnShape.Ink(null, 1, DrawnShape.Pen.NONE));
         return outline == null && told == null ? null : new Read(outline, told);
     }
+
+    /** A chart in the colours of its file; null for kinds that are not drawn here. */
+    public Chart chart(XmlNode space) { return ChartReader.read(space, colours); }
 
     private static XmlNode child(XmlNode node, String name) {
         return node.children().stream().filter(one -> one.name().endsWith(":" + name)).findFirst().orElse(null);

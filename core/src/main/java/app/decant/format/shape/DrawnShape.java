@@ -6,7 +6,6 @@ import app.decant.document.Colour;
 import app.decant.document.Image;
 import app.decant.document.Picture;
 import app.decant.picture.PictureDecoder;
-import java.awt.Shape;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.FlatteningPathIterator;
@@ -117,7 +116,7 @@ public final class DrawnShape {
         if (part.filled && ink.fill != null) {
             Colour fill = part.shade < 1 ? ink.fill.mixed(Colour.BLACK, part.shade) : ink.fill.mixed(Colour.WHITE, 2 - part.shade);
             out.setNonStrokingColor(fill.red() / 255f, fill.green() / 255f, fill.blue() / 255f);
-            trace(part.path, onPage, out);
+            TracedPath.trace(part.path, onPage, out);
             if (part.path.getWindingRule() == Path2D.WIND_EVEN_ODD) out.fillEvenOdd();
             else out.fill();
         }
@@ -129,7 +128,7 @@ public final class DrawnShape {
         for (int i = 0; i < dash.length; i++) dash[i] = (float) (pen.dash.get(i) * pen.width);
         out.setLineDashPattern(dash, 0);
         out.setLineJoinStyle(1);
-        trace(part.path, onPage, out);
+        TracedPath.trace(part.path, onPage, out);
         out.stroke();
         List<Point2D> way = way(part.path);
         if (way.size() < 2) return;
@@ -172,7 +171,7 @@ public final class DrawnShape {
         AffineTransform there = new AffineTransform(onPage);
         there.translate(to.getX(), to.getY());
         there.rotate(Math.atan2(to.getY() - from.getY(), to.getX() - from.getX()));
-        trace(path, there, out);
+        TracedPath.trace(path, there, out);
         if (head == Head.OPEN) out.stroke();
         else out.fill();
     }
@@ -180,33 +179,5 @@ public final class DrawnShape {
     private static void corners(Path2D path, double... points) {
         path.moveTo(points[0], points[1]);
         for (int i = 2; i < points.length; i += 2) path.lineTo(points[i], points[i + 1]);
-    }
-
-    private static void trace(Shape shape, AffineTransform onPage, PDPageContentStream out) throws IOException {
-        float[] p = new float[6];
-        Point2D last = new Point2D.Float();
-        for (PathIterator all = shape.getPathIterator(onPage); !all.isDone(); all.next()) {
-            switch (all.currentSegment(p)) {
-                case PathIterator.SEG_MOVETO -> {
-                    out.moveTo(p[0], p[1]);
-                    last.setLocation(p[0], p[1]);
-                }
-                case PathIterator.SEG_LINETO -> {
-                    out.lineTo(p[0], p[1]);
-                    last.setLocation(p[0], p[1]);
-                }
-                case PathIterator.SEG_QUADTO -> {
-                    float x = (float) last.getX();
-                    float y = (float) last.getY();
-                    out.curveTo(x + (p[0] - x) * 2 / 3, y + (p[1] - y) * 2 / 3, p[2] + (p[0] - p[2]) * 2 / 3, p[3] + (p[1] - p[3]) * 2 / 3, p[2], p[3]);
-                    last.setLocation(p[2], p[3]);
-                }
-                case PathIterator.SEG_CUBICTO -> {
-                    out.curveTo(p[0], p[1], p[2], p[3], p[4], p[5]);
-                    last.setLocation(p[4], p[5]);
-                }
-                default -> out.closePath();
-            }
-        }
     }
 }

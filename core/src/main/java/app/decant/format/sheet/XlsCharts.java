@@ -3,6 +3,7 @@ package app.decant.format.sheet;
 import app.decant.format.Chart;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.apache.poi.hssf.model.HSSFFormulaParser;
 import org.apache.poi.hssf.record.Record;
 import org.apache.poi.hssf.record.RecordBase;
@@ -37,6 +38,10 @@ final class XlsCharts {
     private static final int PIE = 0x1019;
     private static final int AREA = 0x101A;
     private static final int SCATTER = 0x101B;
+    private static final int NET = 0x103E;
+    private static final int LEGEND = 0x1015;
+    /** Where keys stand (2.4.152, wType). */
+    private static final Map<Integer, Chart.Keys> KEYS = Map.of(0, Chart.Keys.BELOW, 2, Chart.Keys.ABOVE, 4, Chart.Keys.LEFT);
     private static final int BEGIN = 0x1033;
     private static final int END = 0x1034;
     /** The head of a record: what it is and how long. */
@@ -52,7 +57,8 @@ final class XlsCharts {
     private static final class Drawn {
         private final List<Told> rows = new ArrayList<>();
         private Chart.Kind kind;
-        private boolean stacked;
+        private Chart.Grouping grouping = Chart.Grouping.BESIDE;
+        private Chart.Keys keys = Chart.Keys.NONE;
         private String title;
         private String text;
     }
@@ -104,20 +110,29 @@ final class XlsCharts {
                 depth--;
                 if (row != null && depth == row.depth) row.open = false;
             }
-            case BAR -> kind(chart, Chart.Kind.COLUMNS, (flags(record, HEAD + 4) & 2) != 0);
-            case LINE -> kind(chart, Chart.Kind.LINES, (flags(record, HEAD) & 1) != 0);
-            case AREA -> kind(chart, Chart.Kind.AREAS, (flags(record, HEAD) & 1) != 0);
-            case PIE -> kind(chart, flags(record, HEAD + 2) > 0 ? Chart.Kind.RING : Chart.Kind.PIE, false);
-            case SCATTER -> kind(chart, Chart.Kind.POINTS, false);
+            case BAR -> {
+                int flags = flags(record, HEAD + 4);
+                kind(chart, (flags & 1) != 0 ? Chart.Kind.BARS : Chart.Kind.COLUMNS, grouping((flags & 2) != 0, (flags & 4) != 0));
+            }
+            case LINE -> kind(chart, Chart.Kind.LINES, grouping((flags(record, HEAD) & 1) != 0, (flags(record, HEAD) & 2) != 0));
+            case AREA -> kind(chart, Chart.Kind.AREAS, grouping((flags(record, HEAD) & 1) != 0, (flags(record, HEAD) & 2) != 0));
+            case PIE -> kind(chart, flags(record, HEAD + 2) > 0 ? Chart.Kind.RING : Chart.Kind.PIE, Chart.Grouping.BESIDE);
+            case SCATTER -> kind(chart, Chart.Kind.POINTS, Chart.Grouping.BESIDE);
+            case NET -> kind(chart, Chart.Kind.NET, Chart.Grouping.BESIDE);
+            case LEGEND -> chart.keys = KEYS.getOrDefault(flags(record, HEAD + 16) & 0xFF, Chart.Keys.RIGHT);
             default -> { }
         }
     }
 
     /** Where several kinds are in one chart the first is taken for all. */
-    private static void kind(Drawn chart, Chart.Kind kind, boolean stacked) {
+    private static void kind(Drawn chart, Chart.Kind kind, Chart.Grouping grouping) {
         if (chart.kind != null) return;
         chart.kind = kind;
-        chart.stacked = stacked;
+        chart.grouping = grouping;
+    }
+
+    private static Chart.Grouping grouping(boolean stacked, boolean shares) {
+        return shares ? Chart.Grouping.SHARES : stacked ? Chart.Grouping.STACKED : Chart.Grouping.BESIDE;
     }
 
     private static int flags(Record record, int at) {
@@ -194,6 +209,8 @@ final class XlsCharts {
             series.add(new Chart.Series(row.name, across, row.values.stream().map(XlsCharts::number).toList(), row.colour));
         }
         String title = chart.title == null || chart.title.isBlank() ? null : chart.title;
-        return series.isEmpty() ? null : new Chart(chart.kind, title, categories, series, chart.stacked);
+        Chart.Dress dress = Chart.Dress.of(series);
+        return series.isEmpty() ? null : new Chart(chart.kind, title, categories, series, chart.grouping, new Chart.Dress(dress.along(), dress.up(),
+                dress.second(), chart.keys, dress.labels(), dress.slices(), dress.gap(), dress.usual()));
     }
 }

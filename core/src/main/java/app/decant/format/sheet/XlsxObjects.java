@@ -7,7 +7,6 @@ import app.decant.format.Chart;
 import app.decant.format.ChartPicture;
 import app.decant.format.shape.DrawnShape;
 import app.decant.format.OfficePackage;
-import app.decant.format.ooxml.ChartReader;
 import app.decant.format.ooxml.ShapeReader;
 import app.decant.sheet.Column;
 import app.decant.sheet.Range;
@@ -191,8 +190,8 @@ final class XlsxObjects {
         return leads[0] ? null : ("<?xml version=\"1.0\" encoding=\"UTF-8\" standalone=\"yes\"?>" + bare.markup()).getBytes(StandardCharsets.UTF_8);
     }
 
-    private static Picture chart(byte[] markup, XmlNode node, Place place) {
-        Chart chart = ChartReader.read(XmlReader.tree(markup, "chart.xml"));
+    private Picture chart(byte[] markup, XmlNode node, Place place) {
+        Chart chart = shapes.chart(XmlReader.tree(markup, "chart.xml"));
         return chart == null ? null : ChartPicture.of(chart, place.width, place.height, words(node.at("xdr:nvGraphicFramePr", "xdr:cNvPr")));
     }
 

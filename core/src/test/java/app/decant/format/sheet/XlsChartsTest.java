@@ -117,7 +117,7 @@ class XlsChartsTest {
         }
         tell(new ChartRecord(), new BeginRecord());
         series("Adults", FARES + "$B$2:$B$4", FARES + "$A$2:$A$4", null);
-        tell(new UnknownRecord(0x103E, new byte[4]), new EndRecord());
+        tell(new UnknownRecord(0x103F, new byte[4]), new EndRecord());
         List<Chart> charts = XlsCharts.of(sheet);
         assertThat(charts.subList(0, 4)).extracting(Chart::kind).containsExactly(Chart.Kind.LINES, Chart.Kind.RING, Chart.Kind.PIE, Chart.Kind.POINTS);
         assertThat(charts.get(0).stacked()).isTrue();
