@@ -60,6 +60,8 @@ final class OdtFlow {
         tables = new OdtTable(sheet, inContent, this::inside);
     }
 
+    OdtFrames frames() { return frames; }
+
     /** Text on pages of one kind. @param goesOn whether it goes on where the stretch before ended; @param columns of its own, or null */
     record Stretch(List<Block> blocks, String master, Integer number, boolean goesOn, XmlNode columns) { }
 

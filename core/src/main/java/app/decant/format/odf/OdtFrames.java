@@ -26,6 +26,7 @@ import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.awt.geom.Rectangle2D;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -67,11 +68,66 @@ final class OdtFrames {
                 if (child.name().startsWith("draw:") && depth < DEEPEST) add(child, placed, look, made, depth + 1);
             }
         } else if (node.is("draw:control")) control(node, holder, look, made);
+        else if (embedded(node, holder, look, made)) return;
         else if (OpenDocumentShape.isOne(node)) shape(node, holder, look, made);
         else if (!NO_SHAPES.contains(node.name())) {
             Inline framed = frame(node, holder, look);
             if (framed != null) made.add(framed);
         }
+    }
+
+    /**
+     * What a document inside this one shows, where the picture that stands for it is of a kind that only its maker's programs know, or missing.
+     *
+     * @return whether there was something to show
+     */
+    private boolean embedded(XmlNode node, XmlNode holder, Look look, List<Inline> made) {
+        XmlNode object = node.child("draw:object");
+        if (object == null || object.get("xlink:href") == null || !node.children("draw:image").stream().allMatch(this::isUnknown)) return false;
+        XmlNode own = object(node);
+        if (own != null && (own.is("math:math") || OpenDocumentChart.read(own) != null)) return false;
+        double width = Math.max(1, OdtLookReading.length(node.get("svg:width"), 100));
+        double height = Math.max(1, OdtLookReading.length(node.get("svg:height"), 20));
+        double left = OdtLookReading.length(node.get("svg:x"), 0);
+        double top = OdtLookReading.length(node.get("svg:y"), 0);
+        boolean inLine = "as-char".equals(holder.get("text:anchor-type"));
+        Anchor place = inLine ? new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 0), new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH,
+                null, 0), Anchor.Wrap.TOP_AND_BOTTOM, Insets.NONE, false) : anchor(holder, properties(holder), left, top);
+        OdtObject inside = reader.object(object.get("xlink:href"));
+        List<Block> blocks = inside.blocks();
+        List<Inline.Floating> drawn = blocks.isEmpty() ? inside.drawn() : List.of();
+        if (blocks.isEmpty() && drawn.isEmpty()) return false;
+        // Keeps the room, also where things drawn stand in it.
+        List<Block> held = blocks.isEmpty() ? List.of(Paragraph.of("")) : blocks;
+        made.add(new Inline.Floating(place, new TextBox(held, width, height, false, Insets.NONE, Border.NONE, null), look));
+        Rectangle2D all = null;
+        for (Inline.Floating one : drawn) {
+            Rectangle2D box = new Rectangle2D.Double(one.anchor().horizontal().offset(), one.anchor().vertical().offset(), one.content().width(),
+                    one.content().height());
+            all = all == null ? box : all.createUnion(box);
+        }
+        for (Inline.Floating one : drawn) {
+            double across = width / Math.max(1, all.getWidth());
+            double down = height / Math.max(1, all.getHeight());
+            Anchor at = place.moved((one.anchor().horizontal().offset() - all.getX()) * across, (one.anchor().vertical().offset() - all.getY()) * down);
+            Anchor over = new Anchor(at.horizontal(), at.vertical(), Anchor.Wrap.NONE, at.distance(), at.behind(), at.level() + 1);
+            made.add(new Inline.Floating(over, scaled(one.content(), across, down), look));
+        }
+        return true;
+    }
+
+    private static Inline.Floating.Content scaled(Inline.Floating.Content content, double across, double down) {
+        if (content instanceof Picture picture) return new Picture(picture.image(), Math.max(1, picture.width() * across),
+                Math.max(1, picture.height() * down), picture.crop(), picture.rotation(), picture.description());
+        TextBox box = (TextBox) content;
+        return new TextBox(box.blocks(), Math.max(1, box.width() * across), Math.max(1, box.height() * down), box.grows(), box.padding(), box.border(),
+                box.fill(), box.standing(), box.running());
+    }
+
+    /** Whether a picture is of the kind that begins so, which is in no standard, or is not there. */
+    private boolean isUnknown(XmlNode image) {
+        byte[] bytes = image.get("xlink:href") == null ? null : reader.part(image.get("xlink:href"));
+        return bytes == null || bytes.length > 6 && new String(bytes, 0, 6, StandardCharsets.US_ASCII).equals("VCLMTF");
     }
 
     private void shape(XmlNode node, XmlNode holder, Look look, List<Inline> made) {

@@ -48,7 +48,7 @@ public final class OdtReader {
 
     private final Progress progress;
 
-    private OdtReader(Map<String, byte[]> parts, OdtSheet sheet, Progress progress) {
+    OdtReader(Map<String, byte[]> parts, OdtSheet sheet, Progress progress) {
         this.parts = parts;
         this.sheet = sheet;
         this.progress = progress;
@@ -85,6 +85,12 @@ public final class OdtReader {
             else ends(child);
         }
     }
+
+    /** A document inside this one. */
+    OdtObject object(String folder) { return new OdtObject(parts, folder, progress); }
+
+    /** What is drawn, where that is all that is wanted of a file. */
+    OdtFrames frames() { return new OdtFlow(this, true).frames(); }
 
     byte[] part(String name) { return parts.get(Archive.plain(name.replaceFirst("^\\./", ""))); }
     void find(Finding finding) { if (!findings.contains(finding)) findings.add(finding); }

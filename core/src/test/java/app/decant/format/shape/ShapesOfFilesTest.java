@@ -15,9 +15,11 @@ import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Progress;
 import app.decant.document.Section;
+import app.decant.document.Table;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
+import app.decant.document.TextProperty;
 import app.decant.format.Formats;
 import app.decant.format.OpenText;
 import app.decant.format.Taken;
@@ -30,6 +32,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import javax.imageio.ImageIO;
 import org.apache.poi.util.LittleEndian;
 import org.junit.jupiter.api.Test;
@@ -263,5 +266,35 @@ class ShapesOfFilesTest {
         assertThat(found.get(1).anchor().horizontal().offset()).isEqualTo(30);
         assertThat(((Paragraph) ((TextBox) found.get(1).content()).blocks().get(0)).text()).isEqualTo("Ferry");
         assertThat(found.get(2).anchor().vertical().offset()).isEqualTo(4, within(1.0));
+    }
+
+    /**
+     * 10.4.6.2: documents inside another one, which stand for themselves where their picture is of a kind that only its maker's programs know: text with
+     * the looks and labels it has there, the tables of a first sheet, what is drawn on a first page.
+     */
+    @Test void documentsInsideAnotherAreSeen() throws IOException {
+        String bold = "<style:style style:name='P1' style:family='paragraph'><style:text-properties fo:font-weight='bold'/></style:style>";
+        Map<String, String> parts = Map.of("Object 1/content.xml", OpenText.content(bold,
+                "<office:text><text:p text:style-name='P1'>Ferry</text:p></office:text>"),
+                "Object 2/content.xml", OpenText.content("", "<office:spreadsheet><table:table table:name='Fares'><table:table-row><table:table-cell "
+                + "office:value-type='string'><text:p>Adults</text:p></table:table-cell></table:table-row></table:table></office:spreadsheet>"),
+                "Object 3/content.xml", OpenText.content(STYLES, "<office:drawing><draw:page><draw:rect draw:style-name='g' svg:x='200pt' svg:y='300pt' "
+                + "svg:width='50pt' svg:height='50pt'/><draw:ellipse draw:style-name='g' svg:x='250pt' svg:y='350pt' svg:width='50pt' svg:height='50pt'/>"
+                + "</draw:page></office:drawing>"), "Replaced", "VCLMTF and what follows");
+        StringBuilder body = new StringBuilder();
+        for (int i = 1; i <= 4; i++) body.append("<text:p><draw:frame text:anchor-type='paragraph' draw:style-name='g' svg:x='10pt' svg:y='20pt' "
+                + "svg:width='100pt' svg:height='100pt'><draw:object xlink:href='./Object ").append(i).append("'/><draw:image xlink:href='./Replaced'/>"
+                + "</draw:frame></text:p>");
+        Document document = Formats.read(OpenText.file(STYLES, body.toString(), parts), "made.odt", null, Progress.SILENT).document();
+        List<Inline.Floating> found = floating(document);
+        Paragraph text = (Paragraph) ((TextBox) found.get(0).content()).blocks().get(0);
+        assertThat(text.text()).isEqualTo("Ferry");
+        assertThat(text.inlines().get(0).look().is(TextProperty.BOLD)).isTrue();
+        Table table = (Table) ((TextBox) found.get(1).content()).blocks().get(0);
+        assertThat(((Paragraph) table.rows().get(0).cells().get(0).blocks().get(0)).text()).isEqualTo("Adults");
+        assertThat(found.get(3).anchor().horizontal().offset()).as("a square, in the first quarter of the room").isEqualTo(10, within(1.0));
+        assertThat(((TextBox) found.get(3).content()).width()).isEqualTo(50, within(1.5));
+        assertThat(at(found.get(4), 85, 95)).as("a disc in the last quarter").isEqualTo(RED);
+        assertThat(((Picture) found.get(5).content()).image().bytes()).as("where there is no object, the picture as it is").startsWith('V', 'C', 'L');
     }
 }
