@@ -2,6 +2,7 @@ package app.decant.format;
 
 import app.decant.document.Image;
 import app.decant.document.Picture;
+import app.decant.format.shape.DrawingCanvas;
 import app.decant.picture.PictureDecoder;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Rectangle2D;
@@ -12,6 +13,8 @@ import org.slf4j.LoggerFactory;
 /** Draws charts as drawings without pixels: their title and keys, and between these their numbers. */
 public final class ChartPicture {
     static final int INK = 0x404040;
+    /** The size of letters in a chart, but for its title's. */
+    static final double SMALL = 8.5;
     private static final double MOST_POINTS = 2000;
     private static final double TITLE = 11;
     private static final double EDGE = 6;
@@ -33,7 +36,8 @@ public final class ChartPicture {
      */
     public static Picture of(Chart chart, double width, double height, String words) {
         if (chart.isEmpty()) return null;
-        ChartCanvas canvas = new ChartCanvas(Math.max(40, Math.min(MOST_POINTS, width)), Math.max(40, Math.min(MOST_POINTS, height)));
+        DrawingCanvas canvas = new DrawingCanvas(Math.max(40, Math.min(MOST_POINTS, width)), Math.max(40, Math.min(MOST_POINTS, height)));
+        canvas.area(new Rectangle2D.Double(0, 0, canvas.width(), canvas.height()), 0xFFFFFF);
         try {
             Rectangle2D plot = keys(chart, canvas, title(chart, canvas));
             switch (chart.kind()) {
@@ -49,11 +53,11 @@ public final class ChartPicture {
         }
     }
 
-    private static Rectangle2D title(Chart chart, ChartCanvas canvas) {
+    private static Rectangle2D title(Chart chart, DrawingCanvas canvas) {
         double top = EDGE;
         if (chart.title() != null && !chart.title().isBlank()) {
-            String title = ChartCanvas.fitted(chart.title().strip(), TITLE, canvas.width() - 2 * EDGE);
-            canvas.words(title, canvas.width() / 2, top + TITLE, TITLE, true, ChartCanvas.Stand.MIDDLE, 0, INK);
+            String title = DrawingCanvas.fitted(chart.title().strip(), TITLE, canvas.width() - 2 * EDGE);
+            canvas.words(title, canvas.width() / 2, top + TITLE, TITLE, true, DrawingCanvas.Stand.MIDDLE, 0, INK);
             top += TITLE + EDGE;
         }
         return new Rectangle2D.Double(EDGE, top, canvas.width() - 2 * EDGE, canvas.height() - top - EDGE);
@@ -76,11 +80,11 @@ public final class ChartPicture {
     }
 
     /** Draws the keys; gives what is left for the numbers. */
-    private static Rectangle2D keys(Chart chart, ChartCanvas canvas, Rectangle2D room) {
+    private static Rectangle2D keys(Chart chart, DrawingCanvas canvas, Rectangle2D room) {
         Chart.Keys place = chart.dress().keys();
         List<Key> keys = place == Chart.Keys.NONE ? List.of() : keys(chart);
         if (keys.isEmpty()) return room;
-        double widest = keys.stream().mapToDouble(key -> ChartCanvas.wide(key.words, ChartCanvas.SMALL, false)).max().orElse(0) + KEY + 8;
+        double widest = keys.stream().mapToDouble(key -> DrawingCanvas.wide(key.words, SMALL, false)).max().orElse(0) + KEY + 8;
         if (place == Chart.Keys.RIGHT || place == Chart.Keys.LEFT) {
             double wide = Math.min(widest, room.getWidth() * 0.4);
             int most = (int) Math.max(1, room.getHeight() / LINE);
@@ -103,12 +107,12 @@ public final class ChartPicture {
         return new Rectangle2D.Double(room.getX(), place == Chart.Keys.BELOW ? room.getY() : room.getY() + high, room.getWidth(), room.getHeight() - high);
     }
 
-    private static void key(ChartCanvas canvas, Key key, double x, double y, double wide) {
+    private static void key(DrawingCanvas canvas, Key key, double x, double y, double wide) {
         if (key.line) {
             canvas.line(x, y + LINE / 2, x + KEY + 2, y + LINE / 2, key.colour, 1.5);
             canvas.area(new Ellipse2D.Double(x + KEY / 2 - 1, y + LINE / 2 - 2, 4, 4), key.colour);
         } else canvas.area(new Rectangle2D.Double(x, y + (LINE - KEY) / 2, KEY, KEY), key.colour);
-        canvas.words(ChartCanvas.fitted(key.words, ChartCanvas.SMALL, wide - KEY - 4), x + KEY + 4, y + LINE - 3, ChartCanvas.SMALL, false,
-                ChartCanvas.Stand.START, 0, INK);
+        canvas.words(DrawingCanvas.fitted(key.words, SMALL, wide - KEY - 4), x + KEY + 4, y + LINE - 3, SMALL, false,
+                DrawingCanvas.Stand.START, 0, INK);
     }
 }

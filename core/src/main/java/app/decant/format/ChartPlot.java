@@ -1,6 +1,7 @@
 package app.decant.format;
 
-import app.decant.format.ChartCanvas.Stand;
+import app.decant.format.shape.DrawingCanvas.Stand;
+import app.decant.format.shape.DrawingCanvas;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Path2D;
 import java.awt.geom.Point2D;
@@ -22,7 +23,7 @@ final class ChartPlot {
     private static final double MOST_ASIDE = 0.35;
 
     private final Chart chart;
-    private final ChartCanvas canvas;
+    private final DrawingCanvas canvas;
     private final boolean lying;
     private final boolean points;
     private final int count;
@@ -33,7 +34,7 @@ final class ChartPlot {
     private ChartScale along;
     private Rectangle2D plot;
 
-    ChartPlot(Chart chart, ChartCanvas canvas) {
+    ChartPlot(Chart chart, DrawingCanvas canvas) {
         this.chart = chart;
         this.canvas = canvas;
         lying = chart.kind() == Chart.Kind.BARS;
@@ -145,23 +146,23 @@ final class ChartPlot {
     /** Room for the numbers and words of the axes. */
     private Rectangle2D inside(Rectangle2D room) {
         Chart.Dress dress = chart.dress();
-        double numbers = first.marks().stream().mapToDouble(mark -> ChartCanvas.wide(first.said(mark), ChartCanvas.SMALL, false)).max().orElse(0) + GAP;
-        double words = points ? 0 : labels.stream().mapToDouble(label -> ChartCanvas.wide(label, ChartCanvas.SMALL, false)).max().orElse(0) + GAP;
+        double numbers = first.marks().stream().mapToDouble(mark -> DrawingCanvas.wide(first.said(mark), ChartPicture.SMALL, false)).max().orElse(0) + GAP;
+        double words = points ? 0 : labels.stream().mapToDouble(label -> DrawingCanvas.wide(label, ChartPicture.SMALL, false)).max().orElse(0) + GAP;
         Chart.Axis leftAxis = lying ? dress.along() : dress.up();
         Chart.Axis lowAxis = lying ? dress.up() : dress.along();
         double left = (leftAxis.shown() ? Math.min(lying ? words : numbers, room.getWidth() * MOST_ASIDE) : 0) + title(leftAxis);
         double right = second == null ? 2 : GAP + title(dress.second()) + (dress.second().shown() ? second.marks().stream()
-                .mapToDouble(mark -> ChartCanvas.wide(second.said(mark), ChartCanvas.SMALL, false)).max().orElse(0) : 0);
+                .mapToDouble(mark -> DrawingCanvas.wide(second.said(mark), ChartPicture.SMALL, false)).max().orElse(0) : 0);
         double wide = room.getWidth() - left - right;
         double slot = wide / count;
         boolean turned = !lying && !points && words > slot;
         double low = (lowAxis.shown() ? turned ? Math.min(words * 0.71 + LINE * 0.7, room.getHeight() * MOST_ASIDE) : LINE + 2 : 2) + title(lowAxis);
-        if (leftAxis.title() != null) canvas.words(ChartCanvas.fitted(leftAxis.title(), ChartCanvas.SMALL, room.getHeight()), room.getX() + LINE - 3,
-                room.getY() + (room.getHeight() - low) / 2, ChartCanvas.SMALL, false, Stand.MIDDLE, -90, ChartPicture.INK);
-        if (lowAxis.title() != null) canvas.words(ChartCanvas.fitted(lowAxis.title(), ChartCanvas.SMALL, wide), room.getX() + left + wide / 2,
-                room.getMaxY() - 2, ChartCanvas.SMALL, false, Stand.MIDDLE, 0, ChartPicture.INK);
-        if (second != null && dress.second().title() != null) canvas.words(ChartCanvas.fitted(dress.second().title(), ChartCanvas.SMALL, room.getHeight()),
-                room.getMaxX() - LINE + 4, room.getY() + (room.getHeight() - low) / 2, ChartCanvas.SMALL, false, Stand.MIDDLE, 90, ChartPicture.INK);
+        if (leftAxis.title() != null) canvas.words(DrawingCanvas.fitted(leftAxis.title(), ChartPicture.SMALL, room.getHeight()), room.getX() + LINE - 3,
+                room.getY() + (room.getHeight() - low) / 2, ChartPicture.SMALL, false, Stand.MIDDLE, -90, ChartPicture.INK);
+        if (lowAxis.title() != null) canvas.words(DrawingCanvas.fitted(lowAxis.title(), ChartPicture.SMALL, wide), room.getX() + left + wide / 2,
+                room.getMaxY() - 2, ChartPicture.SMALL, false, Stand.MIDDLE, 0, ChartPicture.INK);
+        if (second != null && dress.second().title() != null) canvas.words(DrawingCanvas.fitted(dress.second().title(), ChartPicture.SMALL, room.getHeight()),
+                room.getMaxX() - LINE + 4, room.getY() + (room.getHeight() - low) / 2, ChartPicture.SMALL, false, Stand.MIDDLE, 90, ChartPicture.INK);
         return new Rectangle2D.Double(room.getX() + left, room.getY() + 3, wide, room.getHeight() - low - 3);
     }
 
@@ -190,23 +191,23 @@ final class ChartPlot {
     }
 
     private void words(String said, double x, double y, Stand stand) {
-        canvas.words(said, x, y, ChartCanvas.SMALL, false, stand, 0, ChartPicture.INK);
+        canvas.words(said, x, y, ChartPicture.SMALL, false, stand, 0, ChartPicture.INK);
     }
 
     /** Labels that have no room beside each other stand aslant, and some are left out where that is too narrow still. */
     private void categories() {
         double slot = (lying ? plot.getHeight() : plot.getWidth()) / count;
-        double widest = labels.stream().mapToDouble(label -> ChartCanvas.wide(label, ChartCanvas.SMALL, false)).max().orElse(0) + GAP;
+        double widest = labels.stream().mapToDouble(label -> DrawingCanvas.wide(label, ChartPicture.SMALL, false)).max().orElse(0) + GAP;
         boolean turned = !lying && widest > slot;
         int each = (int) Math.max(1, Math.ceil(LINE * (turned ? 1.1 : 0.95) / slot));
         if (!lying && !turned) each = 1;
         for (int i = 0; i < count; i += each) {
             double middle = lying ? (i + 0.5) * slot : middle(i) - plot.getX();
-            if (lying) words(ChartCanvas.fitted(labels.get(i), ChartCanvas.SMALL, plot.getX() - 2 * GAP), plot.getMinX() - GAP,
+            if (lying) words(DrawingCanvas.fitted(labels.get(i), ChartPicture.SMALL, plot.getX() - 2 * GAP), plot.getMinX() - GAP,
                     plot.getMaxY() - middle + 3, Stand.END);
             else if (!turned) words(labels.get(i), plot.getX() + middle, plot.getMaxY() + LINE, Stand.MIDDLE);
-            else canvas.words(ChartCanvas.fitted(labels.get(i), ChartCanvas.SMALL, (canvas.height() - plot.getMaxY() - LINE) * 1.4),
-                    plot.getX() + middle + 3, plot.getMaxY() + LINE - 2, ChartCanvas.SMALL, false, Stand.END, -45, ChartPicture.INK);
+            else canvas.words(DrawingCanvas.fitted(labels.get(i), ChartPicture.SMALL, (canvas.height() - plot.getMaxY() - LINE) * 1.4),
+                    plot.getX() + middle + 3, plot.getMaxY() + LINE - 2, ChartPicture.SMALL, false, Stand.END, -45, ChartPicture.INK);
         }
     }
 
@@ -237,8 +238,9 @@ final class ChartPlot {
         double value = chart.series().get(series).value(category);
         String said = ChartScale.said(value, chart.dress().up().pattern(), RoundChart.fine(value));
         if (chart.stacked()) {
-            if (bar.getHeight() > ChartCanvas.SMALL && bar.getWidth() > ChartCanvas.wide(said, ChartCanvas.SMALL, false)) canvas.words(said, bar.getCenterX(),
-                    bar.getCenterY() + 3, ChartCanvas.SMALL, false, Stand.MIDDLE, 0, RoundChart.over(Math.max(0, chart.colour(series))));
+            boolean room = bar.getHeight() > ChartPicture.SMALL && bar.getWidth() > DrawingCanvas.wide(said, ChartPicture.SMALL, false);
+            if (room) canvas.words(said, bar.getCenterX(), bar.getCenterY() + 3, ChartPicture.SMALL, false, Stand.MIDDLE, 0,
+                    RoundChart.over(Math.max(0, chart.colour(series))));
         } else if (lying) words(said, up ? bar.getMinX() - 2 : bar.getMaxX() + 2, bar.getCenterY() + 3, up ? Stand.END : Stand.START);
         else words(said, bar.getCenterX(), up ? bar.getMinY() - 2 : bar.getMaxY() + LINE - 2, Stand.MIDDLE);
     }

@@ -1,6 +1,7 @@
 package app.decant.format;
 
-import app.decant.format.ChartCanvas.Stand;
+import app.decant.format.shape.DrawingCanvas.Stand;
+import app.decant.format.shape.DrawingCanvas;
 import java.awt.geom.Arc2D;
 import java.awt.geom.Area;
 import java.awt.geom.Ellipse2D;
@@ -16,9 +17,9 @@ final class RoundChart {
     private static final int WHITE = 0xFFFFFF;
 
     private final Chart chart;
-    private final ChartCanvas canvas;
+    private final DrawingCanvas canvas;
 
-    RoundChart(Chart chart, ChartCanvas canvas) {
+    RoundChart(Chart chart, DrawingCanvas canvas) {
         this.chart = chart;
         this.canvas = canvas;
     }
@@ -55,8 +56,8 @@ final class RoundChart {
                 String said = chart.dress().labels() == Chart.Labels.SHARES ? ChartScale.said(100 * value / all, "0", 1) + "%"
                         : ChartScale.said(value, chart.dress().up().pattern(), fine(value));
                 // What is narrower than its number has none.
-                if (Math.toRadians(extent) * far > ChartCanvas.wide(said, ChartCanvas.SMALL, false) * 0.8) canvas.words(said, x + far * Math.cos(middle),
-                        y - far * Math.sin(middle) + 3, ChartCanvas.SMALL, false, Stand.MIDDLE, 0, over(chart.slice(i)));
+                if (Math.toRadians(extent) * far > DrawingCanvas.wide(said, ChartPicture.SMALL, false) * 0.8) canvas.words(said, x + far * Math.cos(middle),
+                        y - far * Math.sin(middle) + 3, ChartPicture.SMALL, false, Stand.MIDDLE, 0, over(chart.slice(i)));
             }
             from -= extent;
         }
@@ -83,7 +84,7 @@ final class RoundChart {
         ChartScale scale = ChartScale.of(lowest, highest, chart.dress().up(), true, radius, 22);
         for (double mark : scale.marks()) {
             canvas.line(web(count, x, y, radius * scale.at(mark)), GRID, 0.5);
-            canvas.words(scale.said(mark), x - 3, y - radius * scale.at(mark) + 3, ChartCanvas.SMALL - 1.5, false, Stand.END, 0, ChartPicture.INK);
+            canvas.words(scale.said(mark), x - 3, y - radius * scale.at(mark) + 3, ChartPicture.SMALL - 1.5, false, Stand.END, 0, ChartPicture.INK);
         }
         List<String> labels = chart.labels(count);
         for (int i = 0; i < count; i++) {
@@ -91,8 +92,8 @@ final class RoundChart {
             canvas.line(x, y, x + radius * Math.cos(angle), y + radius * Math.sin(angle), GRID, 0.5);
             double across = Math.cos(angle);
             Stand stand = across > 0.2 ? Stand.START : across < -0.2 ? Stand.END : Stand.MIDDLE;
-            String said = ChartCanvas.fitted(labels.get(i), ChartCanvas.SMALL, Math.max(20, room.getWidth() / 2 - radius * Math.abs(across)));
-            canvas.words(said, x + (radius + 4) * across, y + (radius + 5) * Math.sin(angle) + 3, ChartCanvas.SMALL, false, stand, 0, ChartPicture.INK);
+            String said = DrawingCanvas.fitted(labels.get(i), ChartPicture.SMALL, Math.max(20, room.getWidth() / 2 - radius * Math.abs(across)));
+            canvas.words(said, x + (radius + 4) * across, y + (radius + 5) * Math.sin(angle) + 3, ChartPicture.SMALL, false, stand, 0, ChartPicture.INK);
         }
         for (int s = 0; s < chart.series().size(); s++) {
             Path2D path = new Path2D.Double();

@@ -48,6 +48,8 @@ public final class XmlNames {
         PREFIXES.put("urn:schemas-microsoft-com:office:office", "o");
         PREFIXES.put("urn:schemas-microsoft-com:office:word", "w10");
         PREFIXES.put("http://schemas.openxmlformats.org/officeDocument/2006/math", "m");
+        PREFIXES.put("http://schemas.openxmlformats.org/drawingml/2006/diagram", "dgm");
+        PREFIXES.put("http://schemas.microsoft.com/office/drawing/2008/diagram", "dsp");
         PREFIXES.put("http://www.w3.org/1998/Math/MathML", "math");
         PREFIXES.put("urn:oasis:names:tc:opendocument:xmlns:chart:1.0", "chart");
         PREFIXES.put("http://schemas.openxmlformats.org/package/2006/relationships", "rel");

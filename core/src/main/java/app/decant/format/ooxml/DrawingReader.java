@@ -60,8 +60,10 @@ final class DrawingReader {
         }
         Inline drawn = shape == null ? null : drawn(drawing, shape, place, width, height, description, look);
         if (drawn != null) return drawn;
-        Picture chart = data == null || data.child("c:chart") == null ? null : chart(data.child("c:chart"), width, height, description);
-        return opaque(drawing, what(data), chart, "a picture drawn from its stored values", look);
+        XmlNode diagram = data == null ? null : data.child("dgm:relIds");
+        Picture chart = data == null ? null : diagram != null ? diagram(diagram, width, height, description)
+                : data.child("c:chart") == null ? null : chart(data.child("c:chart"), width, height, description);
+        return opaque(drawing, what(data), chart, diagram == null ? "a picture drawn from its stored values" : "the drawing stored with it", look);
     }
 
     /** A chart drawn from its stored values, or null where that can't be. */
@@ -69,6 +71,20 @@ final class DrawingReader {
         XmlNode space = story.tree(reference.get("r:id", ""));
         Chart chart = space == null ? null : ChartReader.read(space, reader.colours());
         return chart == null ? null : ChartPicture.of(chart, width, height, description);
+    }
+
+    /** A diagram by the drawing that its file keeps of it, or null where it keeps none. */
+    private Picture diagram(XmlNode relations, double width, double height, String description) {
+        String kept = storedDrawing(relations);
+        XmlNode drawing = kept == null ? null : story.tree(kept);
+        return drawing == null ? null : DiagramPicture.of(drawing, reader.colours(), width, height, description);
+    }
+
+    /** The relation to the drawing that a diagram's data name, or null. */
+    private String storedDrawing(XmlNode relations) {
+        XmlNode told = relations == null ? null : story.tree(relations.get("r:dm", ""));
+        XmlNode kept = told == null ? null : told.find("dsp:dataModelExt");
+        return kept == null ? null : kept.get("relId");
     }
 
     private static boolean isPlainBox(XmlNode shape) {
@@ -202,6 +218,9 @@ final class DrawingReader {
                 if (part != null) parts.put(id, part);
             });
         }
+        String drawing = storedDrawing(markup.find("dgm:relIds"));
+        Opaque.Part stored = drawing == null ? null : story.keptPart(drawing);
+        if (stored != null) parts.put(drawing, stored);
         reader.find(likeness == null ? Finding.changed(Message.of("ooxml.there-is-that-is-kept", what))
                 : Finding.note(Message.of("ooxml.there-is-shown", what, shownBy)));
         return new Inline.OpaqueInline(new Opaque("ooxml", what, markup.markup(), parts, likeness), look);

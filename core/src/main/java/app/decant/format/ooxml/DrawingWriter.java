@@ -12,6 +12,7 @@ import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.xml.XmlNames;
 import app.decant.xml.XmlWriter;
+import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
@@ -145,6 +146,15 @@ final class DrawingWriter {
         xml.close().close().close().close();
     }
 
+    /** The data of a diagram name the drawing that goes with them by a relation of the part that both stand in ([MS-ODRAWXML], 2.7). */
+    private static Opaque.Part pointing(Opaque.Part part, Map<String, String> ids) {
+        if (!part.role().endsWith("/diagramData")) return part;
+        String data = new String(part.bytes(), StandardCharsets.UTF_8);
+        String moved = Pattern.compile("(<dsp:dataModelExt\\b[^>]*\\brelId=\")([^\"]*)\"").matcher(data)
+                .replaceAll(found -> Matcher.quoteReplacement(found.group(1) + ids.getOrDefault(found.group(2), found.group(2)) + "\""));
+        return moved.equals(data) ? part : new Opaque.Part(part.name(), part.type(), part.role(), moved.getBytes(StandardCharsets.UTF_8));
+    }
+
     /** Opaque markup with its relations made anew in this part. */
     String remapped(Opaque opaque) {
         Map<String, String> ids = new TreeMap<>();
@@ -152,8 +162,8 @@ final class DrawingWriter {
             Opaque.Part part = entry.getValue();
             ids.put(entry.getKey(), part.bytes() == null ? story.relations.outside(part.role(), part.name()) : story.relations.inside(part.role(),
                     "/" + part.name()));
-            if (part.bytes() != null) writer.keep(part);
         }
+        for (Opaque.Part part : opaque.parts().values()) if (part.bytes() != null) writer.keep(pointing(part, ids));
         String markup = opaque.source();
         // In two steps, so that an id given anew is not taken for an old one.
         for (String old : ids.keySet())

@@ -44,6 +44,12 @@ public final class ShapeReader {
         family = told.isBlank() ? USUAL_FAMILY : told;
     }
 
+    /** One that knows the colours of a document, and no fonts. */
+    ShapeReader(DrawingColours colours) {
+        this.colours = colours;
+        family = USUAL_FAMILY;
+    }
+
     /**
      * Reads a shape.
      *

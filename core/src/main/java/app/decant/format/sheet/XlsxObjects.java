@@ -65,12 +65,13 @@ final class XlsxObjects {
                 else objects.add(object(SheetObject.Kind.PICTURE, place, picture, null, null));
             }
             case "xdr:graphicFrame" -> {
+                if (diagram(node, place, objects)) return;
                 byte[] markup = markup(node);
                 Picture drawn = markup == null ? null : chart(markup, node, place);
                 if (drawn == null) lost.count(Lost.Kind.CHARTS, 1);
                 else objects.add(object(SheetObject.Kind.CHART, place, drawn, null, standing(markup)));
             }
-            case "xdr:sp", "xdr:cxnSp" -> {
+            case "xdr:sp", "xdr:cxnSp", "dsp:sp" -> {
                 if (objects.size() >= MOST) {
                     lost.count(Lost.Kind.SHAPES, 1);
                     return;
@@ -80,12 +81,39 @@ final class XlsxObjects {
                 if (read == null) return;
                 DrawnShape.Made outline = read.outline();
                 objects.add(object(SheetObject.Kind.SHAPE, place, outline == null ? null : outline.picture(), new SheetObject.Shape(read.words(), place.width,
-                        place.height, outline == null ? 0 : outline.x(), outline == null ? 0 : outline.y()), alone(node)));
+                        place.height, outline == null ? 0 : outline.x(), outline == null ? 0 : outline.y()), node.is("dsp:sp") ? null : alone(node)));
             }
             case "xdr:grpSp" -> group(node, place, objects, depth);
             case "xdr:contentPart" -> lost.count(Lost.Kind.SHAPES, 1);
             default -> { }
         }
+    }
+
+    /** A diagram is the shapes of the drawing that its file keeps of it ([MS-ODRAWXML], 2.7). @return whether it is one, and keeps one */
+    private boolean diagram(XmlNode node, Place place, List<SheetObject> objects) {
+        XmlNode reference = node.find("dgm:relIds");
+        XmlNode told = reference == null ? null : tree(reference.get("r:dm", ""));
+        XmlNode kept = told == null ? null : told.find("dsp:dataModelExt");
+        XmlNode drawing = kept == null ? null : tree(kept.get("relId", ""));
+        XmlNode shapesOf = drawing == null ? null : drawing.child("dsp:spTree");
+        if (shapesOf == null) return false;
+        for (XmlNode shape : shapesOf.children("dsp:sp")) {
+            XmlNode frame = shape.at("dsp:spPr", "a:xfrm");
+            XmlNode at = frame == null ? null : frame.child("a:off");
+            XmlNode size = frame == null ? null : frame.child("a:ext");
+            if (at == null || size == null) continue;
+            double width = Math.max(1, points(size.get("cx")));
+            double height = Math.max(1, points(size.get("cy")));
+            double[] from = places.moved(place.from, points(at.get("x")), points(at.get("y")));
+            add(shape, new Place(from, places.moved(from, width, height), width, height), objects, DEEPEST);
+        }
+        return true;
+    }
+
+    private XmlNode tree(String id) {
+        OfficePackage.Relation relation = file.relations(part).get(id);
+        byte[] bytes = relation == null || relation.outside() ? null : file.part(relation.target());
+        return bytes == null ? null : XmlReader.tree(bytes, relation.target());
     }
 
     /** What is in a group lies in a space of its own (20.1.7.6). */

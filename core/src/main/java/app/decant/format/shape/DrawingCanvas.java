@@ -1,15 +1,13 @@
-package app.decant.format;
+package app.decant.format.shape;
 
 import app.decant.font.Face;
 import app.decant.font.FontCatalogue;
-import app.decant.format.shape.TracedPath;
 import java.awt.Font;
 import java.awt.Shape;
 import java.awt.font.FontRenderContext;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Line2D;
 import java.awt.geom.Path2D;
-import java.awt.geom.Rectangle2D;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -20,9 +18,8 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 
-/** What a chart is drawn on: areas, lines and words on white, in points from the upper left corner, kept as a drawing without pixels. */
-final class ChartCanvas {
-    static final double SMALL = 8.5;
+/** What charts and diagrams are drawn on: areas, lines and words, in points from the upper left corner, kept as a drawing without pixels. */
+public final class DrawingCanvas {
     private static final Face LETTERS = FontCatalogue.shipped().match("Liberation Sans", false, false).face();
     private static final Face HEAVY = FontCatalogue.shipped().match("Liberation Sans", true, false).face();
     private static final FontRenderContext EXACT = new FontRenderContext(null, true, true);
@@ -36,26 +33,25 @@ final class ChartCanvas {
     private record Mark(Shape shape, int colour, double line) { }
 
     /** Where words stand to their place. */
-    enum Stand { START, MIDDLE, END }
+    public enum Stand { START, MIDDLE, END }
 
-    ChartCanvas(double width, double height) {
+    public DrawingCanvas(double width, double height) {
         this.width = width;
         this.height = height;
-        area(new Rectangle2D.Double(0, 0, width, height), 0xFFFFFF);
     }
 
-    double width() { return width; }
-    double height() { return height; }
+    public double width() { return width; }
+    public double height() { return height; }
 
-    void area(Shape shape, int colour) {
+    public void area(Shape shape, int colour) {
         if (colour >= 0) marks.add(new Mark(shape, colour, 0));
     }
 
-    void line(Shape shape, int colour, double wide) {
+    public void line(Shape shape, int colour, double wide) {
         if (colour >= 0) marks.add(new Mark(shape, colour, wide));
     }
 
-    void line(double x1, double y1, double x2, double y2, int colour, double wide) { line(new Line2D.Double(x1, y1, x2, y2), colour, wide); }
+    public void line(double x1, double y1, double x2, double y2, int colour, double wide) { line(new Line2D.Double(x1, y1, x2, y2), colour, wide); }
 
     /**
      * Words.
@@ -63,7 +59,7 @@ final class ChartCanvas {
      * @param y    of the line they stand on
      * @param turn clockwise round their place, in degrees
      */
-    void words(String words, double x, double y, double size, boolean heavy, Stand stand, double turn, int colour) {
+    public void words(String words, double x, double y, double size, boolean heavy, Stand stand, double turn, int colour) {
         Shape outline = outline(words, size, heavy);
         double wide = wide(words, size, heavy);
         AffineTransform place = AffineTransform.getTranslateInstance(x, y);
@@ -73,14 +69,14 @@ final class ChartCanvas {
     }
 
     /** How wide words are. */
-    static double wide(String words, double size, boolean heavy) {
+    public static double wide(String words, double size, boolean heavy) {
         double wide = 0;
         for (Run run : runs(words, heavy)) wide += run.font.deriveFont((float) size).createGlyphVector(EXACT, run.text).getLogicalBounds().getWidth();
         return wide;
     }
 
     /** As much of the words as has room, with a sign where some are left out. */
-    static String fitted(String words, double size, double room) {
+    public static String fitted(String words, double size, double room) {
         if (wide(words, size, false) <= room) return words;
         int length = words.length();
         while (length > 1 && wide(words.substring(0, length) + MORE, size, false) > room) length--;
@@ -120,7 +116,7 @@ final class ChartCanvas {
     }
 
     /** All of it as a PDF of one page. */
-    byte[] drawing() {
+    public byte[] drawing() {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (PDDocument pdf = new PDDocument()) {
             // The same chart gives the same bytes.
