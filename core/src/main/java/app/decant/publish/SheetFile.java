@@ -5,6 +5,8 @@ import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.format.Content;
+import app.decant.format.Formats;
+import app.decant.format.OfficeLock;
 import app.decant.format.sheet.ReadWorkbook;
 import app.decant.format.sheet.SheetFormat;
 import app.decant.format.sheet.TablesAsSheets;
@@ -40,21 +42,32 @@ final class SheetFile {
      */
     static Path write(Order order, SheetFormat format, Path file, Instant when, List<PdfCheck.Proof> proofs, List<Finding> findings) {
         Workbook workbook = workbook(order, findings);
-        if (order.recipe().locking().isOn())
+        String password = order.recipe().locking().isOn() ? order.passwords().toOpen() : "";
+        boolean locks = !password.isEmpty();
+        if (order.recipe().locking().isOn() && (!locks || !format.locks()))
             throw new DecantException(DecantException.Kind.WRONG_CALL, Message.of("publish.a-cannot-be-locked-by-a-password", order.recipe().target()
                     .ending()));
         Workbook said = new Workbook(order.recipe().sheets().chosen(workbook), workbook.styles(), workbook.names(),
                 order.recipe().facts().of(workbook.facts(), null), workbook.since1904(), workbook.lock());
         WrittenWorkbook written = format.write(said, when);
         findings.addAll(written.findings());
-        return SafeFile.write(file, order.recipe().present(), order.guard(), out -> out.write(written.bytes()), made -> {
-            Workbook again = format.workbook(new Content(Files.readAllBytes(made), file.getFileName().toString()), null, Progress.SILENT).workbook();
+        byte[] bytes = locks ? OfficeLock.locked(written.bytes(), password) : written.bytes();
+        return SafeFile.write(file, order.recipe().present(), order.guard(), out -> out.write(bytes), made -> {
+            byte[] held = Files.readAllBytes(made);
+            Workbook again = opened(held, format, file.getFileName().toString(), locks ? password : null);
+            if (locks) proofs.add(new PdfCheck.Proof(Message.of("publish.does-not-open"), !Formats.opens(held, "", null)));
             String lost = lost(written.kept(), again);
             boolean same = lost == null;
             proofs.add(new PdfCheck.Proof(same ? Message.of("publish.values-kept") : Message.of("publish.value-lost", lost), same));
             if (!same) throw new DecantException(DecantException.Kind.NOT_PROVEN,
                     Message.of("publish.was-not-kept-since-the-check-after", file.getFileName(), Message.of("publish.value-lost", lost)));
         });
+    }
+
+    /** A workbook that was written, as its own reader opens it. @param password of a locked one, or null */
+    private static Workbook opened(byte[] held, SheetFormat format, String name, String password) {
+        boolean whole = password != null && format != SheetFormat.ODS;
+        return format.workbook(new Content(whole ? OfficeLock.unlocked(held, name, password) : held, name), password, Progress.SILENT).workbook();
     }
 
     /** The workbook that an order is of; of a text document, its tables. */

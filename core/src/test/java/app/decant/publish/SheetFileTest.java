@@ -129,9 +129,24 @@ class SheetFileTest {
         assertThat(SheetFile.lost(workbook(new CellValue.Truth(true)), workbook(new CellValue.Truth(true)))).isNull();
     }
 
+    /** [MS-OFFCRYPTO], 2.3.4.10, and ISO/IEC 26300-3, 3.4: opened by the password alone, by POI too; every value is there. */
+    @ParameterizedTest @ValueSource(strings = {"xlsx", "ods"})
+    void aWorkbookIsLockedByAPassword(String ending) throws IOException {
+        Recipe locked = to(ending).with(new Recipe.Locking(Strength.AES_256, EnumSet.allOf(Permission.class)));
+        Order order = new Order(order(workbook(TWO), locked).pages(), locked, new Passwords("Hälf tide", ""), null);
+        Receipt receipt = Decant.publish(order, folder.resolve("pay." + ending), Progress.SILENT).get(0);
+        assertThat(Decant.workbook(receipt.file(), "Hälf tide", Progress.SILENT).workbook().sheets().get(0).cell(2, 1).value()).isEqualTo(TWO);
+        for (String wrong : new String[] {null, "", "half tide"})
+            assertThatThrownBy(() -> Decant.workbook(receipt.file(), wrong, Progress.SILENT)).isInstanceOfSatisfying(DecantException.class,
+                    told -> assertThat(told.kind()).isEqualTo(DecantException.Kind.NEEDS_PASSWORD));
+        if (ending.equals("xlsx")) try (org.apache.poi.ss.usermodel.Workbook poi = WorkbookFactory.create(receipt.file().toFile(), "Hälf tide")) {
+            assertThat(poi.getSheet("Fares").getRow(2).getCell(1).getNumericCellValue()).isEqualTo(2);
+        }
+    }
+
     @Test void aLockIsRefusedAndNothingReplaced() throws IOException {
-        Path file = Files.writeString(folder.resolve("fares.ods"), "before");
-        Recipe locked = to("ods").with(new Recipe.Locking(Strength.AES_256, EnumSet.allOf(Permission.class)));
+        Path file = Files.writeString(folder.resolve("fares.xls"), "before");
+        Recipe locked = to("xls").with(new Recipe.Locking(Strength.AES_256, EnumSet.allOf(Permission.class)));
         Order order = new Order(order(workbook(TWO), locked).pages(), locked, new Passwords("secret", ""), null);
         assertThatThrownBy(() -> Decant.publish(order, file, Progress.SILENT)).isInstanceOfSatisfying(DecantException.class,
                 told -> assertThat(told.kind()).isEqualTo(DecantException.Kind.WRONG_CALL));

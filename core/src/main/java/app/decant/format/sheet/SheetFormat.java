@@ -91,6 +91,7 @@ public enum SheetFormat implements Format {
 
     @Override public FormatName named() { return named; }
     @Override public boolean reads() { return true; }
+    @Override public boolean locks() { return this == XLSX || this == ODS; }
 
     /**
      * Reads a workbook.
