@@ -77,7 +77,17 @@ final class Changes {
             Block old = apart ? oneForOne ? before.block(b) : null : now.block(b);
             changes.compare(b, now.block(b), old);
         }
+        changes.gone(first);
         return changes;
+    }
+
+    /** Where blocks went and none came, what stands behind them differs in what is before it: no page that meets them there stays. */
+    private void gone(int first) {
+        if (first < sameFrom || before.size() <= now.size() || now.size() == 0) return;
+        Stretch there = new Stretch(Math.min(first, now.size() - 1), 0, ALL_ROWS);
+        int at = Collections.binarySearch(stretches, there, Comparator.comparingInt(Stretch::block));
+        if (at >= 0) stretches.set(at, there);
+        else stretches.add(-at - 1, there);
     }
 
     private void compare(int b, Block block, Block old) {

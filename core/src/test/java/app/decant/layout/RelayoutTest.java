@@ -8,6 +8,7 @@ import app.decant.document.BlockPath;
 import app.decant.document.Border;
 import app.decant.document.Borders;
 import app.decant.document.Colour;
+import app.decant.document.Contents;
 import app.decant.document.Document;
 import app.decant.document.Inline;
 import app.decant.document.Link;
@@ -67,9 +68,32 @@ class RelayoutTest {
                 // Not at every edit, as nobody asks for it at every one.
                 if (random.nextInt(3) > 0) assertThat(next.walk().stops()).isEqualTo(anew.walk().stops());
                 done.merge(change.transaction().kind(), 1, Integer::sum);
+                if (random.nextInt(3) > 0) continue;
+                // Undone, and done again.
+                Document before = change.before();
+                assertThat(painted(layout.next(before))).as("seed %d, edit %d undone, %s", seed, i, change.transaction().kind())
+                        .isEqualTo(painted(Layout.of(before, FontCatalogue.shipped())));
+                assertThat(painted(layout.next(document))).isEqualTo(painted(anew));
             }
         }
         assertThat(done.keySet()).contains(EditKind.TYPING, EditKind.DELETING, EditKind.STYLE, EditKind.TABLE, EditKind.FRAME, EditKind.SECTION, EditKind.LOOK);
+    }
+
+    /** Blocks that come or go whole, and nothing beside them changes: paragraphs, a table over pages, a list of contents; at ends of pages as in them. */
+    @Test void blocksThatComeAndGoLeaveNothingBehind() {
+        Document document = Sample.of(Sample.prose(40, 50, 7));
+        List<Block> whole = List.of(timetable(60, false), Paragraph.of("One line"), new Contents(1, 3, Sample.prose(70, 9, 3).stream()
+                .map(Paragraph.class::cast).toList()));
+        Layout layout = new Layout(FontCatalogue.shipped());
+        PagedDocument plain = layout.next(document);
+        for (Block block : whole) {
+            for (int at = 0; at <= 40; at += 4) {
+                Document with = document.replacing(BlockPath.of(0), at, at, List.of(block));
+                assertThat(painted(layout.next(with))).as("%s put in at %d", block.getClass().getSimpleName(), at)
+                        .isEqualTo(painted(Layout.of(with, FontCatalogue.shipped())));
+                assertThat(painted(layout.next(document))).as("%s taken out at %d", block.getClass().getSimpleName(), at).isEqualTo(painted(plain));
+            }
+        }
     }
 
     @Test void aLetterInALateRowLaysOnlyItsPageOutAnew() {
