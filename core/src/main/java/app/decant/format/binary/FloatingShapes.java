@@ -13,6 +13,7 @@ import app.decant.format.shape.DrawnShape;
 import app.decant.format.shape.OfficeShape;
 import app.decant.picture.PictureFile;
 import app.decant.words.Message;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -41,6 +42,7 @@ final class FloatingShapes {
     private static final int CUT_FROM_TOP = 0x0100;
     private static final int TEXT = 0x0080;
     private static final double ONE = 65_536;
+    private static final int DEEPEST = 32;
 
     private final HWPFDocument file;
     private final DocReader reader;
@@ -49,14 +51,6 @@ final class FloatingShapes {
     private AnchorReading headerAnchors;
     private final Set<Integer> boxesRead = new HashSet<>();
     private final Set<Integer> headerBoxesRead = new HashSet<>();
-
-    /** A rectangle in points. */
-    private record Area(double left, double top, double width, double height) {
-        /** One of another size round the same middle. */
-        Area sized(OfficeShape.Size size) {
-            return new Area(left + (width - size.width()) / 2, top + (height - size.height()) / 2, size.width(), size.height());
-        }
-    }
 
     /** Where the shapes of one drawing stand, and what they have become. */
     private final class Drawn {
@@ -73,30 +67,31 @@ final class FloatingShapes {
         }
 
         /** Takes in a shape. @param alone where the anchor is its own, not that of a group */
-        void shape(EscherContainerRecord container, Area told, boolean alone) {
+        void shape(EscherContainerRecord container, Rectangle2D told, boolean alone) {
             OfficeShape shape = ShapeRecords.of(container);
             if (shape == null || shape.isHidden()) return;
             int before = found.size();
-            Area area = shape.turn() == 0 ? told : told.sized(shape.size(told.width, told.height));
-            Anchor there = alone ? anchor.moved(area.left - told.left, area.top - told.top) : AnchorReading.at(anchor, area.left, area.top);
+            Rectangle2D area = shape.upright(told);
+            Anchor there = alone ? anchor.moved(area.getX() - told.getX(), area.getY() - told.getY())
+                    : AnchorReading.at(anchor, area.getX(), area.getY());
             Picture picture = picture(shape, area);
             if (picture != null) found.add(new Inline.Floating(there, picture, look));
             List<Block> words = words(shape);
-            DrawnShape.Made made = picture != null || shape.isBox() && words != null ? null : shape.draw(area.width, area.height);
+            DrawnShape.Made made = picture != null || shape.isBox() && words != null ? null : shape.draw(area.getWidth(), area.getHeight());
             if (made != null) found.add(new Inline.Floating(made.at(there), made.picture(), look));
-            if (words != null) found.add(new Inline.Floating(there, shape.box(words, area.width, area.height), look));
+            if (words != null) found.add(new Inline.Floating(there, shape.box(words, area.getWidth(), area.getHeight()), look));
             lacking |= found.size() == before && shape.ink().isVisible();
         }
 
         /** Takes in the shapes of a group, each in its share of the group's area (2.2.38, 2.2.39). */
-        void group(EscherContainerRecord group, Area area) {
+        void group(EscherContainerRecord group, Rectangle2D area, int depth) {
             List<EscherContainerRecord> inside = group.getChildContainers();
-            if (inside.isEmpty()) return;
+            if (inside.isEmpty() || depth > DEEPEST) return;
             EscherSpgrRecord measure = inside.get(0).getChildById(EscherSpgrRecord.RECORD_ID);
             for (EscherContainerRecord child : inside.subList(1, inside.size())) {
                 if (child.getRecordId() == EscherContainerRecord.SPGR_CONTAINER) {
                     List<EscherContainerRecord> own = child.getChildContainers();
-                    if (!own.isEmpty()) group(child, share(own.get(0), measure, area));
+                    if (!own.isEmpty()) group(child, share(own.get(0), measure, area), depth + 1);
                 } else shape(child, share(child, measure, area), false);
             }
         }
@@ -125,11 +120,11 @@ final class FloatingShapes {
             OfficeDrawings all = header ? file.getOfficeDrawingsHeaders() : file.getOfficeDrawingsMain();
             OfficeDrawing drawing = all.getOfficeDrawingAt(header ? at - reader.headersStart() : at);
             if (drawing == null) return List.of();
-            Area area = new Area(drawing.getRectangleLeft() / 20.0, drawing.getRectangleTop() / 20.0,
+            Rectangle2D area = new Rectangle2D.Double(drawing.getRectangleLeft() / 20.0, drawing.getRectangleTop() / 20.0,
                     (drawing.getRectangleRight() - drawing.getRectangleLeft()) / 20.0, (drawing.getRectangleBottom() - drawing.getRectangleTop()) / 20.0);
-            Drawn drawn = new Drawn(anchors(header).anchor(drawing, header ? at - reader.headersStart() : at, area.left, area.top), header, look);
+            Drawn drawn = new Drawn(anchors(header).anchor(drawing, header ? at - reader.headersStart() : at, area.getX(), area.getY()), header, look);
             EscherContainerRecord group = group(file.getOfficeArtContent().getSpgrContainers(), drawing.getShapeId());
-            if (group != null) drawn.group(group, area);
+            if (group != null) drawn.group(group, area, 0);
             else drawn.shape(drawing.getOfficeArtSpContainer(), area, true);
             if (drawn.lacking) findings.add(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
             return drawn.found;
@@ -160,22 +155,22 @@ final class FloatingShapes {
         return null;
     }
 
-    private static Area share(EscherContainerRecord shape, EscherSpgrRecord measure, Area area) {
+    private static Rectangle2D share(EscherContainerRecord shape, EscherSpgrRecord measure, Rectangle2D area) {
         EscherChildAnchorRecord at = shape.getChildById(EscherChildAnchorRecord.RECORD_ID);
         if (at == null || measure == null) return area;
-        double across = area.width / Math.max(1.0, (double) measure.getRectX2() - measure.getRectX1());
-        double down = area.height / Math.max(1.0, (double) measure.getRectY2() - measure.getRectY1());
-        return new Area(area.left + (at.getDx1() - measure.getRectX1()) * across, area.top + (at.getDy1() - measure.getRectY1()) * down,
+        double across = area.getWidth() / Math.max(1.0, (double) measure.getRectX2() - measure.getRectX1());
+        double down = area.getHeight() / Math.max(1.0, (double) measure.getRectY2() - measure.getRectY1());
+        return new Rectangle2D.Double(area.getX() + (at.getDx1() - measure.getRectX1()) * across, area.getY() + (at.getDy1() - measure.getRectY1()) * down,
                 (at.getDx2() - at.getDx1()) * across, (at.getDy2() - at.getDy1()) * down);
     }
 
-    private Picture picture(OfficeShape shape, Area area) {
+    private Picture picture(OfficeShape shape, Rectangle2D area) {
         byte[] bytes = blip(shape.told().number(BLIP, 0));
         if (bytes == null || bytes.length == 0) return null;
         double[] cut = new double[4];
         for (int i = 0; i < cut.length; i++) cut[i] = shape.told().number(CUT_FROM_TOP + i, 0) / ONE;
         Insets crop = DrawingReading.sane(new Insets(cut[0], cut[3], cut[1], cut[2]));
-        return new Picture(new Image(DrawingReading.type(null, bytes), bytes), Math.max(1, area.width), Math.max(1, area.height), crop, shape.turn(),
+        return new Picture(new Image(DrawingReading.type(null, bytes), bytes), Math.max(1, area.getWidth()), Math.max(1, area.getHeight()), crop, shape.turn(),
                 DrawingReading.blank(shape.told().words(0x0381)));
     }
 

@@ -9,6 +9,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.format.shape.DrawnShape;
 import app.decant.format.shape.OfficeShape;
+import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -30,6 +31,7 @@ final class RtfShape implements OfficeShape.Properties {
             "fHidden", switched(0x00FF, 0x20), "gtextFBold", switched(0x00FF, 0x10), "gtextFItalic");
     private static final int TEXT_BOX = 202;
     private static final int MOST_NUMBERS = 200_000;
+    private static final int DEEPEST = 32;
     /** Where something lies that nobody put over or under others. */
     static final int LEVEL = 1;
 
@@ -37,6 +39,7 @@ final class RtfShape implements OfficeShape.Properties {
     /** The group it stands in, or null. */
     final RtfShape group;
     final boolean isGroup;
+    private final int depth;
     String name = "";
     Picture picture;
     List<Block> blocks;
@@ -50,15 +53,9 @@ final class RtfShape implements OfficeShape.Properties {
     private boolean behind;
     private int level;
 
-    /** A rectangle in points. */
-    private record Area(double left, double top, double width, double height) {
-        Area sized(OfficeShape.Size size) {
-            return new Area(left + (width - size.width()) / 2, top + (height - size.height()) / 2, size.width(), size.height());
-        }
-    }
-
     RtfShape(RtfShape group, boolean isGroup) {
-        this.group = group;
+        depth = group == null ? 0 : group.depth + 1;
+        this.group = depth > DEEPEST ? null : group;
         this.isGroup = isGroup;
     }
 
@@ -111,19 +108,19 @@ final class RtfShape implements OfficeShape.Properties {
         List<Inline> made = new ArrayList<>();
         OfficeShape shape = shape();
         if (shape.isHidden()) return made;
-        Area told = area();
-        Area area = shape.turn() == 0 ? told : told.sized(shape.size(told.width, told.height));
+        Rectangle2D area = shape.upright(area());
         Anchor anchor = anchor(area);
         if (picture != null) {
-            made.add(new Inline.Floating(anchor, new Picture(picture.image(), Math.max(1, area.width), Math.max(1, area.height), picture.crop(), shape.turn(),
-                    properties.get("wzDescription")), look));
+            Picture shown = new Picture(picture.image(), Math.max(1, area.getWidth()), Math.max(1, area.getHeight()), picture.crop(), shape.turn(),
+                    properties.get("wzDescription"));
+            made.add(new Inline.Floating(anchor, shown, look));
             return made;
         }
         boolean says = blocks != null && !(blocks.isEmpty() || blocks.size() == 1 && blocks.get(0) instanceof Paragraph only && only.length() == 0);
         boolean boxed = blocks != null && (says || shape.isBox());
-        DrawnShape.Made drawn = boxed && shape.isBox() ? null : shape.draw(area.width, area.height);
+        DrawnShape.Made drawn = boxed && shape.isBox() ? null : shape.draw(area.getWidth(), area.getHeight());
         if (drawn != null) made.add(new Inline.Floating(drawn.at(anchor), drawn.picture(), look));
-        if (boxed) made.add(new Inline.Floating(anchor, shape.box(blocks, area.width, area.height), look));
+        if (boxed) made.add(new Inline.Floating(anchor, shape.box(blocks, area.getWidth(), area.getHeight()), look));
         return made;
     }
 
@@ -133,21 +130,21 @@ final class RtfShape implements OfficeShape.Properties {
     private OfficeShape shape() { return new OfficeShape(number("shapeType", TEXT_BOX), number("fFlipH", 0) == 1, number("fFlipV", 0) == 1, this); }
 
     /** Where it stands; in a group by its share of that. */
-    private Area area() {
-        if (group == null) return new Area(left / 20.0, top / 20.0, (right - left) / 20.0, (bottom - top) / 20.0);
-        Area whole = group.area();
-        double wide = Math.max(1, group.number("groupRight", 1) - group.number("groupLeft", 0));
-        double high = Math.max(1, group.number("groupBottom", 1) - group.number("groupTop", 0));
-        return new Area(whole.left + (number("relLeft", 0) - group.number("groupLeft", 0)) * whole.width / wide,
-                whole.top + (number("relTop", 0) - group.number("groupTop", 0)) * whole.height / high,
-                (number("relRight", 0) - number("relLeft", 0)) * whole.width / wide, (number("relBottom", 0) - number("relTop", 0)) * whole.height / high);
+    private Rectangle2D area() {
+        if (group == null) return new Rectangle2D.Double(left / 20.0, top / 20.0, (right - left) / 20.0, (bottom - top) / 20.0);
+        Rectangle2D whole = group.area();
+        double across = whole.getWidth() / Math.max(1, group.number("groupRight", 1) - group.number("groupLeft", 0));
+        double down = whole.getHeight() / Math.max(1, group.number("groupBottom", 1) - group.number("groupTop", 0));
+        return new Rectangle2D.Double(whole.getX() + (number("relLeft", 0) - group.number("groupLeft", 0)) * across,
+                whole.getY() + (number("relTop", 0) - group.number("groupTop", 0)) * down, (number("relRight", 0) - number("relLeft", 0)) * across,
+                (number("relBottom", 0) - number("relTop", 0)) * down);
     }
 
-    private Anchor anchor(Area area) {
+    private Anchor anchor(Rectangle2D area) {
         RtfShape placed = this;
         while (placed.group != null) placed = placed.group;
         Anchor.Wrap how = placed.wrap == 1 ? Anchor.Wrap.TOP_AND_BOTTOM : placed.wrap == 3 ? Anchor.Wrap.NONE : Anchor.Wrap.SQUARE;
-        return new Anchor(new Anchor.Horizontal(placed.across, null, area.left), new Anchor.Vertical(placed.down, null, area.top), how, new Insets(0, 9, 0, 9),
-                placed.behind, placed.level);
+        return new Anchor(new Anchor.Horizontal(placed.across, null, area.getX()), new Anchor.Vertical(placed.down, null, area.getY()), how,
+                new Insets(0, 9, 0, 9), placed.behind, placed.level);
     }
 }

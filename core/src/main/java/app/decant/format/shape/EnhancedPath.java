@@ -4,7 +4,6 @@ import app.decant.format.shape.DrawnShape.Part;
 import app.decant.xml.XmlNode;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Arc2D;
-import java.awt.geom.Path2D;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
@@ -21,16 +20,12 @@ final class EnhancedPath {
     private static final int MOST = 100_000;
 
     private final ShapeFormula formulas;
-    private final AffineTransform fit;
-    private final List<Part> parts = new ArrayList<>();
-    private Path2D path = new Path2D.Double();
-    private boolean filled = true;
-    private boolean stroked = true;
+    private final PartTracer traced;
     private boolean across;
 
     private EnhancedPath(ShapeFormula formulas, AffineTransform fit) {
         this.formulas = formulas;
-        this.fit = fit;
+        traced = new PartTracer(fit);
     }
 
     /** @return nothing where the geometry has no path that makes sense */
@@ -48,7 +43,7 @@ final class EnhancedPath {
                 Map.entry("hasstroke", 1.0), Map.entry("hasfill", 1.0));
         EnhancedPath outline = new EnhancedPath(new ShapeFormula(named, modifiers, given), PathText.fit(box, width, height));
         outline.trace(geometry.get("draw:enhanced-path", ""));
-        return outline.parts;
+        return outline.traced.parts();
     }
 
     private void trace(String told) {
@@ -65,18 +60,7 @@ final class EnhancedPath {
             } else values.add(formulas.value(found.group()));
         }
         run(command, values);
-        end();
-    }
-
-    private void end() {
-        if (path.getCurrentPoint() != null) {
-            path.transform(fit);
-            path.setWindingRule(Path2D.WIND_EVEN_ODD);
-            parts.add(new Part(path, filled, stroked, 1));
-        }
-        path = new Path2D.Double();
-        filled = true;
-        stroked = true;
+        traced.end();
     }
 
     /** A command once for each time that its values are there. */
@@ -96,28 +80,26 @@ final class EnhancedPath {
         for (int i = 0; i + each <= values.size(); i += each) {
             double[] v = new double[each];
             for (int k = 0; k < each; k++) v[k] = values.get(i + k);
-            if (command == 'M' && i == 0) path.moveTo(v[0], v[1]);
-            else if (path.getCurrentPoint() != null || "TUABWV".indexOf(command) >= 0) drawn(command, v);
+            if (command == 'M' && i == 0) traced.path.moveTo(v[0], v[1]);
+            else if (traced.isBegun() || "TUABWV".indexOf(command) >= 0) drawn(command, v);
         }
     }
 
     private void plain(char command) {
         switch (command) {
-            case 'Z' -> {
-                if (path.getCurrentPoint() != null) path.closePath();
-            }
-            case 'N' -> end();
-            case 'F' -> filled = false;
-            case 'S' -> stroked = false;
+            case 'Z' -> traced.close();
+            case 'N' -> traced.end();
+            case 'F' -> traced.filled = false;
+            case 'S' -> traced.stroked = false;
             default -> { }
         }
     }
 
     private void drawn(char command, double[] v) {
         switch (command) {
-            case 'M', 'L' -> path.lineTo(v[0], v[1]);
-            case 'C' -> path.curveTo(v[0], v[1], v[2], v[3], v[4], v[5]);
-            case 'Q' -> path.quadTo(v[0], v[1], v[2], v[3]);
+            case 'M', 'L' -> traced.path.lineTo(v[0], v[1]);
+            case 'C' -> traced.path.curveTo(v[0], v[1], v[2], v[3], v[4], v[5]);
+            case 'Q' -> traced.path.quadTo(v[0], v[1], v[2], v[3]);
             case 'X', 'Y' -> quadrant(v[0], v[1]);
             case 'T', 'U' -> append(arc(v[0] - v[2], v[1] - v[3], 2 * v[2], 2 * v[3], v[4], v[5] - v[4]), command == 'T');
             case 'G' -> round(v[0], v[1], v[2], v[3]);
@@ -130,22 +112,22 @@ final class EnhancedPath {
         return new Arc2D.Double(left, top, width, height, -from, -extent, Arc2D.OPEN);
     }
 
-    private void append(Arc2D arc, boolean joined) { path.append(arc, joined && path.getCurrentPoint() != null); }
+    private void append(Arc2D arc, boolean joined) { traced.path.append(arc, joined && traced.isBegun()); }
 
     /** A quarter of an ellipse, which begins across the page or down it, by turns. */
     private void quadrant(double toX, double toY) {
-        Point2D from = path.getCurrentPoint();
+        Point2D from = traced.path.getCurrentPoint();
         double share = 0.5522847498;
         double dx = toX - from.getX();
         double dy = toY - from.getY();
-        if (across) path.curveTo(from.getX() + share * dx, from.getY(), toX, toY - share * dy, toX, toY);
-        else path.curveTo(from.getX(), from.getY() + share * dy, toX - share * dx, toY, toX, toY);
+        if (across) traced.path.curveTo(from.getX() + share * dx, from.getY(), toX, toY - share * dy, toX, toY);
+        else traced.path.curveTo(from.getX(), from.getY() + share * dy, toX - share * dx, toY, toX, toY);
         across = !across;
     }
 
     /** On from where it is, round an ellipse of which only the radii are told. */
     private void round(double wide, double high, double from, double extent) {
-        Point2D at = path.getCurrentPoint();
+        Point2D at = traced.path.getCurrentPoint();
         double middleX = at.getX() - wide * Math.cos(Math.toRadians(from));
         double middleY = at.getY() - high * Math.sin(Math.toRadians(from));
         append(arc(middleX - wide, middleY - high, 2 * wide, 2 * high, from, extent), true);

@@ -2,8 +2,6 @@ package app.decant.format.shape;
 
 import app.decant.format.shape.DrawnShape.Part;
 import java.awt.geom.AffineTransform;
-import java.awt.geom.Path2D;
-import java.util.ArrayList;
 import java.util.List;
 
 /** Outlines told point by point (MS-ODRAW 2.3.6.6 to 2.3.6.8, and 2.2.51 for what to do with the points). */
@@ -13,17 +11,13 @@ final class OfficePath {
     private static final int MOST = 65_535;
 
     private final int[] points;
-    private final List<Part> parts = new ArrayList<>();
-    private final AffineTransform fit;
-    private Path2D path = new Path2D.Double();
+    private final PartTracer traced;
     private int at;
-    private boolean filled = true;
-    private boolean stroked = true;
     private boolean isKnown = true;
 
     private OfficePath(int[] points, AffineTransform fit) {
         this.points = points;
-        this.fit = fit;
+        traced = new PartTracer(fit);
     }
 
     /** @return nothing where points are worked out by formulas, or there are none */
@@ -42,8 +36,8 @@ final class OfficePath {
         int[] steps = told.numbers(0x0146);
         if (steps == null || steps.length == 0) outline.plain(told.number(0x0144, 1));
         else for (int i = 0; i < steps.length && i < MOST && outline.isKnown; i++) outline.step(steps[i]);
-        outline.end();
-        return outline.isKnown ? outline.parts : List.of();
+        outline.traced.end();
+        return outline.isKnown ? outline.traced.parts() : List.of();
     }
 
     private boolean has(int count) {
@@ -54,34 +48,18 @@ final class OfficePath {
 
     private double next() { return points[at++]; }
 
-    private boolean isBegun() { return path.getCurrentPoint() != null; }
-
     private void move() {
-        if (has(1)) path.moveTo(next(), next());
+        if (has(1)) traced.path.moveTo(next(), next());
     }
 
     private void line() {
-        if (!isBegun()) move();
-        else if (has(1)) path.lineTo(next(), next());
+        if (!traced.isBegun()) move();
+        else if (has(1)) traced.path.lineTo(next(), next());
     }
 
     private void curve() {
-        if (!isBegun()) move();
-        if (isBegun() && has(3)) path.curveTo(next(), next(), next(), next(), next(), next());
-    }
-
-    private void close() {
-        if (isBegun()) path.closePath();
-    }
-
-    private void end() {
-        if (isBegun()) {
-            path.transform(fit);
-            parts.add(new Part(path, filled, stroked, 1));
-        }
-        path = new Path2D.Double();
-        filled = true;
-        stroked = true;
+        if (!traced.isBegun()) move();
+        if (traced.isBegun() && has(3)) traced.path.curveTo(next(), next(), next(), next(), next(), next());
     }
 
     /** Without steps all points are of one kind (2.4.25): lines or curves, open or closed. */
@@ -90,7 +68,7 @@ final class OfficePath {
             if (kind >= 2) curve();
             else line();
         }
-        if (kind == 1 || kind == 3) close();
+        if (kind == 1 || kind == 3) traced.close();
     }
 
     private void step(int told) {
@@ -103,8 +81,8 @@ final class OfficePath {
                 for (int i = 0; i < Math.max(1, count) && at < points.length; i++) curve();
             }
             case 2 -> move();
-            case 3 -> close();
-            case 4 -> end();
+            case 3 -> traced.close();
+            case 4 -> traced.end();
             case 5 -> special(told >> 8 & 0x1F);
             default -> isKnown = false;
         }
@@ -113,8 +91,8 @@ final class OfficePath {
     /** Only what says how to paint; arcs are left to shapes that have a number. */
     private void special(int code) {
         switch (code) {
-            case 0x0A -> filled = false;
-            case 0x0B -> stroked = false;
+            case 0x0A -> traced.filled = false;
+            case 0x0B -> traced.stroked = false;
             case 0x0C, 0x0D, 0x0E, 0x0F, 0x10, 0x11, 0x12, 0x13, 0x14 -> { }
             default -> isKnown = false;
         }

@@ -13,6 +13,7 @@ import app.decant.format.shape.DrawnShape.Made;
 import app.decant.format.shape.DrawnShape.Part;
 import app.decant.format.shape.DrawnShape.Pen;
 import java.awt.geom.AffineTransform;
+import java.awt.geom.Rectangle2D;
 import java.util.List;
 
 /**
@@ -61,20 +62,23 @@ public record OfficeShape(int type, boolean acrossFlipped, boolean downFlipped, 
     /** Nobody is to see it (2.3.4.44). */
     public boolean isHidden() { return told.isOn(0x03BF, 0x2, false); }
 
-    /** A size in points. */
-    public record Size(double width, double height) { }
-
     /**
-     * Its size before it is turned, from that of its box, which is told for the side it lies nearest to (2.2.39; from memory). Letters from corner to
-     * corner of a page have the box round them as they stand, which tells nothing but how large they are (seen in files).
+     * Its box before it is turned, round the same middle, in points, from the one that is told, which is so for the side it lies nearest to (2.2.39; from
+     * memory). Letters from corner to corner of a page have the box round them as they stand, which tells nothing but how large they are (seen in files).
      */
-    public Size size(double width, double height) {
+    public Rectangle2D upright(Rectangle2D told) {
+        double width = told.getWidth();
+        double height = told.getHeight();
         double turn = (turn() + 360) % 180;
         boolean slanting = letters() != null && Math.abs(turn % 90 - 45) < MOST_OFF && Math.abs(width - height) < 1;
-        if (!slanting) return turn >= 45 && turn < 135 ? new Size(height, width) : new Size(width, height);
+        if (!slanting) return turn >= 45 && turn < 135 ? sized(told, height, width) : told;
         double ratio = DrawnLetters.ratio(letters(), family(), isBold(), isItalic());
         double free = (width + height) / Math.sqrt(2) / (1 + ratio);
-        return new Size(free * ratio, free);
+        return sized(told, free * ratio, free);
+    }
+
+    private static Rectangle2D sized(Rectangle2D told, double width, double height) {
+        return new Rectangle2D.Double(told.getCenterX() - width / 2, told.getCenterY() - height / 2, width, height);
     }
 
     /** Clockwise, in degrees (2.3.18.5). */

@@ -2,7 +2,6 @@ package app.decant.format.shape;
 
 import app.decant.format.shape.DrawnShape.Part;
 import java.awt.geom.AffineTransform;
-import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
@@ -15,16 +14,12 @@ public final class VectorPath {
     private static final Pattern TOKEN = Pattern.compile("n[fs]|[mlcxetrv]|-?\\d+|,|[a-z@]");
     private static final int MOST = 200_000;
 
-    private final AffineTransform fit;
-    private final List<Part> parts = new ArrayList<>();
-    private Path2D path = new Path2D.Double();
+    private final PartTracer traced;
     private double x;
     private double y;
-    private boolean filled = true;
-    private boolean stroked = true;
     private boolean isKnown = true;
 
-    private VectorPath(AffineTransform fit) { this.fit = fit; }
+    private VectorPath(AffineTransform fit) { traced = new PartTracer(fit); }
 
     /**
      * The outlines of a path.
@@ -55,39 +50,26 @@ public final class VectorPath {
             }
         }
         outline.run(command, values);
-        outline.end();
-        return outline.isKnown ? outline.parts : List.of();
-    }
-
-    private void end() {
-        if (path.getCurrentPoint() != null) {
-            path.transform(fit);
-            path.setWindingRule(Path2D.WIND_EVEN_ODD);
-            parts.add(new Part(path, filled, stroked, 1));
-        }
-        path = new Path2D.Double();
-        filled = true;
-        stroked = true;
+        outline.traced.end();
+        return outline.isKnown ? outline.traced.parts() : List.of();
     }
 
     private void run(String command, List<Integer> values) {
-        boolean begun = path.getCurrentPoint() != null;
+        boolean begun = traced.isBegun();
         switch (command) {
             case "" -> { }
-            case "x" -> {
-                if (begun) path.closePath();
-            }
-            case "e" -> end();
-            case "nf" -> filled = false;
-            case "ns" -> stroked = false;
+            case "x" -> traced.close();
+            case "e" -> traced.end();
+            case "nf" -> traced.filled = false;
+            case "ns" -> traced.stroked = false;
             case "m", "t" -> {
                 move(command.equals("t"), value(values, 0), value(values, 1));
-                path.moveTo(x, y);
+                traced.path.moveTo(x, y);
             }
             case "l", "r" -> {
                 for (int i = 0; begun && i < values.size(); i += 2) {
                     move(command.equals("r"), value(values, i), value(values, i + 1));
-                    path.lineTo(x, y);
+                    traced.path.lineTo(x, y);
                 }
             }
             case "c", "v" -> {
@@ -102,7 +84,7 @@ public final class VectorPath {
         double fromY = relative ? y : 0;
         double[] control = {fromX + value(values, at), fromY + value(values, at + 1), fromX + value(values, at + 2), fromY + value(values, at + 3)};
         move(relative, value(values, at + 4), value(values, at + 5));
-        path.curveTo(control[0], control[1], control[2], control[3], x, y);
+        traced.path.curveTo(control[0], control[1], control[2], control[3], x, y);
     }
 
     private void move(boolean relative, double toX, double toY) {
