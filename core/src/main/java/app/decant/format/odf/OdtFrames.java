@@ -39,7 +39,8 @@ import org.slf4j.LoggerFactory;
 /** Reads what is drawn: pictures and boxes in frames, shapes, groups of these (ISO/IEC 26300-1, 10.3 to 10.6). */
 final class OdtFrames {
     /** What stands among shapes and draws nothing by itself. */
-    private static final Set<String> NO_SHAPES = Set.of("draw:glue-point", "draw:layer-set");
+    private static final Set<String> NO_SHAPES = Set.of("draw:glue-point", "draw:layer-set", "draw:enhanced-geometry",
+            "draw:image-map", "draw:contour-polygon", "draw:contour-path");
     private static final int DEEPEST = 32;
 
     private final OdtReader reader;
@@ -178,7 +179,10 @@ final class OdtFrames {
         Inline.Floating.Content content = chart(node, object, width, height);
         if (content == null) content = content(node, properties, width, height);
         if (content == null) {
-            reader.find(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
+            List<XmlNode> images = node.children("draw:image");
+            boolean missing = images.stream().anyMatch(image -> !isOutside(image));
+            if (missing) reader.find(Finding.lost(Message.of("ooxml.a-picture-is-missing-from-the-file")));
+            else if (images.isEmpty()) reader.find(Finding.lost(Message.of("binary.a-drawn-shape-is-left")));
             return null;
         }
         if ("as-char".equals(holder.get("text:anchor-type")) && content instanceof Picture picture) return new Inline.InlinePicture(picture, look);
@@ -219,8 +223,7 @@ final class OdtFrames {
         for (XmlNode image : node.children("draw:image")) {
             byte[] bytes = image.get("xlink:href") == null ? null : reader.part(image.get("xlink:href"));
             if (bytes == null) {
-                if (image.get("xlink:href", "").matches("(?i)(https?|file):.*"))
-                    reader.find(Finding.lost(Message.of("odf.pictures-that-lie-outside-the-file")));
+                if (isOutside(image)) reader.find(Finding.lost(Message.of("odf.pictures-that-lie-outside-the-file")));
                 continue;
             }
             return new Picture(new Image(type(bytes, image.get("xlink:href", "")), bytes), Math.max(1, width), Math.max(1, height),
@@ -263,6 +266,8 @@ final class OdtFrames {
         return "image/" + (ending.equals("jpg") ? "jpeg" : ending.equals("svg") ? "svg+xml" : ending.equals("emf") || ending.equals("wmf") ? "x-" + ending
                 : ending);
     }
+
+    private static boolean isOutside(XmlNode image) { return image.get("xlink:href", "").matches("(?i)(https?|file):.*"); }
 
     private static Insets crop(XmlNode properties, double width, double height) {
         String clip = properties == null ? null : properties.get("fo:clip");

@@ -208,6 +208,9 @@ class ShapesOfFilesTest {
         Inline.Floating moon = only(odt(custom("draw:enhanced-path='W 0 0 10000 10000 5000 0 5000 10000 Z N'", "")));
         assertThat(at(moon, 170, 70)).as("clockwise from its top to its foot").isEqualTo(RED);
         assertThat(at(moon, 110, 70)).isNull();
+        Taken worded = odt(custom("draw:enhanced-path='U 5000 5000 5000 5000 0 360 Z N'", "").replace("<text:p/>", "<text:p>Ferry</text:p>"));
+        assertThat(worded.findings()).isEmpty();
+        assertThat(floating(worded.document())).as("its outline, and its words").hasSize(2);
     }
 
     private static String custom(String attributes, String equations) {
@@ -296,5 +299,12 @@ class ShapesOfFilesTest {
         assertThat(((TextBox) found.get(3).content()).width()).isEqualTo(50, within(1.5));
         assertThat(at(found.get(4), 85, 95)).as("a disc in the last quarter").isEqualTo(RED);
         assertThat(((Picture) found.get(5).content()).image().bytes()).as("where there is no object, the picture as it is").startsWith('V', 'C', 'L');
+    }
+
+    /** A picture that is not there, or lies elsewhere, is told as that, once. */
+    @ParameterizedTest @CsvSource({"Pictures/none.png, missing", "https://example.org/a.png, outside"})
+    void picturesThatAreNotThereAreTold(String leads, String said) {
+        Taken taken = odt("<text:p><draw:frame svg:width='9pt' svg:height='9pt'><draw:image xlink:href='" + leads + "'/></draw:frame></text:p>");
+        assertThat(taken.findings()).singleElement().satisfies(finding -> assertThat(finding.what()).contains(said));
     }
 }
