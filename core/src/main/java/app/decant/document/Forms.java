@@ -94,6 +94,12 @@ public final class Forms {
         return spans;
     }
 
+    /** The field among these that an inline is in, by its place; null where it is in none. */
+    public static Span at(List<Span> spans, int inline) {
+        for (Span span : spans) if (inline >= span.from && inline < span.to) return span;
+        return null;
+    }
+
     private static boolean isTold(Span span, List<Inline> inlines) {
         if (!inlines.subList(span.from, span.to).stream().allMatch(inline -> inline instanceof Inline.Text || inline.length() == 0)) return false;
         if (span.kind() == FormField.Kind.TICK) return span.shown.equals(FormField.TICKED) || span.shown.equals(FormField.UNTICKED);

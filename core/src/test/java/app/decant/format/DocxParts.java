@@ -1,13 +1,8 @@
 package app.decant.format;
 
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 
 /** A .docx put together from markup. */
 final class DocxParts {
@@ -46,15 +41,8 @@ final class DocxParts {
                 + " xmlns:mc=\"http://schemas.openxmlformats.org/markup-compatibility/2006\" "
                         + "xmlns:wps=\"http://schemas.microsoft.com/office/word/2010/wordprocessingShape\" "
                         + "xmlns:m=\"http://schemas.openxmlformats.org/officeDocument/2006/math\"><w:body>" + body + "</w:body></w:document>");
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (Map.Entry<String, String> part : parts.entrySet()) {
-                zip.putNextEntry(new ZipEntry(part.getKey()));
-                zip.write(part.getValue().getBytes(StandardCharsets.UTF_8));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
+        Map<String, byte[]> bytes = new LinkedHashMap<>();
+        parts.forEach((name, xml) -> bytes.put(name, xml.getBytes(StandardCharsets.UTF_8)));
+        return Archive.packed(null, bytes);
     }
 }

@@ -1,13 +1,8 @@
 package app.decant.format;
 
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.zip.ZipEntry;
-import java.util.zip.ZipOutputStream;
 
 /** Text documents of OpenDocument written by hand, as other programs write much that this one does not. */
 public final class OpenText {
@@ -37,18 +32,10 @@ public final class OpenText {
     /** The same. @param more parts beside its own */
     public static byte[] file(String automatic, String body, Map<String, String> more) {
         Map<String, String> parts = new LinkedHashMap<>(more);
-        parts.put("mimetype", "application/vnd.oasis.opendocument.text");
         parts.put("styles.xml", "<office:document-styles" + SPACES + "/>");
         parts.put("content.xml", content(automatic, "<office:text>" + body + "</office:text>"));
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (ZipOutputStream zip = new ZipOutputStream(bytes)) {
-            for (Map.Entry<String, String> part : parts.entrySet()) {
-                zip.putNextEntry(new ZipEntry(part.getKey()));
-                zip.write(part.getValue().getBytes(StandardCharsets.UTF_8));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
+        Map<String, byte[]> bytes = new LinkedHashMap<>();
+        parts.forEach((name, xml) -> bytes.put(name, xml.getBytes(StandardCharsets.UTF_8)));
+        return Archive.packed("application/vnd.oasis.opendocument.text", bytes);
     }
 }

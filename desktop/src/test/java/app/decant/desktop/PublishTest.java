@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.FormField;
@@ -243,6 +244,13 @@ class PublishTest {
         receipt = published(robot);
         assertThat(receipt.file()).hasExtension("ods");
         assertThat(Decant.workbook(receipt.file(), null, Progress.SILENT).workbook().sheet("Fares").cell(3, 2).formula()).isEqualTo("B4*1.25");
+        card(robot, "lock").clickOn("#card-open-password").write("quayside7").clickOn("#card-done");
+        assertThat(sentence()).contains("locked with a password to open");
+        WaitForAsyncUtils.asyncFx(() -> window.publishStation().set(window.publishStation().recipe().with(Recipe.WhenPresent.REPLACE)));
+        WaitForAsyncUtils.waitForFxEvents();
+        Path locked = published(robot).file();
+        assertThat(Decant.workbook(locked, "quayside7", Progress.SILENT).workbook().sheet("Fares").cell(3, 2).formula()).isEqualTo("B4*1.25");
+        assertThatThrownBy(() -> Decant.workbook(locked, null, Progress.SILENT)).isInstanceOf(DecantException.class);
         // Who revises the tables publishes those.
         WaitForAsyncUtils.asyncFx(() -> window.desk().apply(Typing.type(window.desk().document(), window.desk().selection().get(), "Draft ", null)));
         until(() -> window.desk().isLaidOut());

@@ -106,8 +106,7 @@ final class StoryMaker {
                         : " HYPERLINK \\l \"" + ((Link.Inside) link).bookmark() + "\" ", HYPERLINK);
                 open = link;
             }
-            int at = i;
-            Forms.Span form = forms.stream().filter(span -> at >= span.from() && at < span.to()).findFirst().orElse(null);
+            Forms.Span form = Forms.at(forms, i);
             if (form != null && form.from() == i) beginForm(form, text(paragraph, inline.look(), place));
             if (form == null || !form.isShownByData() || inline.length() == 0) inline(inline, paragraph, place);
             if (form != null && form.to() == i + 1) story.field('\u0015', 0x80, new Properties());

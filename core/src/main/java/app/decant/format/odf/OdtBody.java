@@ -191,8 +191,7 @@ final class OdtBody {
                 changes.before(inline.look());
                 for (Comment comment : writer.spans().beginning(inline.look())) annotation(comment, true);
             }
-            int at = i;
-            Forms.Span form = forms.stream().filter(span -> at >= span.from() && at < span.to()).findFirst().orElse(null);
+            Forms.Span form = Forms.at(forms, i);
             boolean taken = form != null && writer.forms().takes(form, paragraph, frame);
             if (taken && form.from() == i) run(paragraph, inline.look(), table, () -> writer.forms().write(form, xml));
             if (!taken || inline.length() == 0) inline(inline, paragraph, table);

@@ -3,6 +3,7 @@ package app.decant.format.ooxml;
 import app.decant.document.Block;
 import app.decant.document.Document;
 import app.decant.document.Facts;
+import app.decant.document.Finding;
 import app.decant.document.FontFile;
 import app.decant.document.Image;
 import app.decant.document.Inline;
@@ -16,7 +17,9 @@ import app.decant.document.Section;
 import app.decant.document.Style;
 import app.decant.format.CommentSpans;
 import app.decant.format.PartedWords;
+import app.decant.format.Written;
 import app.decant.picture.PictureDecoder;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import app.decant.xml.XmlWriter;
@@ -71,6 +74,8 @@ public final class DocxWriter {
     private final CommentSpans spans;
     private boolean insideEndnotes;
     private int ids = 100;
+    /** Whether drawings had to become pixels. */
+    private boolean pixels;
 
     private DocxWriter(Document document) {
         this.document = document;
@@ -83,6 +88,13 @@ public final class DocxWriter {
 
     /** @param template whether others are begun from it */
     public static byte[] write(Document document, Instant when, boolean template) { return new DocxWriter(document).write(when, template); }
+
+    /** The same, and what differs in it. */
+    static Written written(Document document, Instant when, boolean template) {
+        DocxWriter writer = new DocxWriter(document);
+        byte[] file = writer.write(when, template);
+        return new Written(file, writer.pixels ? List.of(Finding.changed(Message.of("ooxml.drawings-became-pixels"))) : List.of());
+    }
 
     int nextId() { return ids++; }
     boolean insideEndnotes() { return insideEndnotes; }
@@ -125,7 +137,8 @@ public final class DocxWriter {
     }
 
     /** The format holds no drawings of this kind: they go in as pictures, fine enough for print. */
-    private static Image withPixels(Image drawing) {
+    private Image withPixels(Image drawing) {
+        pixels = true;
         try {
             return PictureDecoder.withPixels(drawing, 300);
         } catch (IOException e) {

@@ -19,7 +19,7 @@ public enum OoxmlFormat implements Format {
             return content.hasContentType("wordprocessingml.document.main") && !DOCM.isOf(content) && !DOTX.isOf(content) || content.hasFolder("word");
         }
 
-        @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when), List.of()); }
+        @Override public Written write(Document document, Instant when) { return DocxWriter.written(document, when, false); }
     },
     DOCM("docm", Group.TEXT) {
         @Override public boolean isOf(Content content) {
@@ -30,7 +30,7 @@ public enum OoxmlFormat implements Format {
     },
     DOTX("dotx", Group.TEMPLATE) {
         @Override public boolean isOf(Content content) { return content.hasContentType("wordprocessingml.template"); }
-        @Override public Written write(Document document, Instant when) { return new Written(DocxWriter.write(document, when, true), List.of()); }
+        @Override public Written write(Document document, Instant when) { return DocxWriter.written(document, when, true); }
     };
 
     private final FormatName named;

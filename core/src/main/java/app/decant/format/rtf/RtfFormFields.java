@@ -2,17 +2,10 @@ package app.decant.format.rtf;
 
 import app.decant.document.FormField;
 import app.decant.document.Forms;
-import app.decant.document.Paragraph;
-import java.util.List;
 
-/** Writes the form fields of a paragraph (RTF 1.9.1, "Form Fields"): a field round what is filled in, and its data. */
+/** Writes form fields (RTF 1.9.1, "Form Fields"): a field round what is filled in, and its data. */
 final class RtfFormFields {
-    private final List<Forms.Span> spans;
-
-    RtfFormFields(Paragraph paragraph) { spans = Forms.spans(paragraph); }
-
-    /** The field that an inline is in, or null. */
-    Forms.Span at(int inline) { return spans.stream().filter(span -> inline >= span.from() && inline < span.to()).findFirst().orElse(null); }
+    private RtfFormFields() { }
 
     /** What stands before the result of a field, which two brackets end. */
     static String opening(Forms.Span span) {

@@ -85,7 +85,7 @@ final class RtfStory {
         if (writer.parts() && !style.is(ParagraphProperty.HYPHENATION)) style = style.with(ParagraphProperty.HYPHENATION, false);
         out.append(looks.paragraph(style)).append(' ').append(opens);
         Link open = null;
-        RtfFormFields forms = new RtfFormFields(paragraph);
+        List<Forms.Span> forms = Forms.spans(paragraph);
         for (int i = 0; i < paragraph.inlines().size(); i++) {
             Inline inline = paragraph.inlines().get(i);
             Link link = inline.look().get(TextProperty.LINK);
@@ -97,7 +97,7 @@ final class RtfStory {
                 open = link;
             }
             if (inline.length() > 0) beginning(inline.look());
-            Forms.Span form = inline.length() == 0 ? null : forms.at(i);
+            Forms.Span form = inline.length() == 0 ? null : Forms.at(forms, i);
             boolean byData = form != null && form.isShownByData();
             if (byData && form.from() == i) run(paragraph, inline.look(), table, RtfFormFields.opening(form) + "}}");
             if (form != null && !byData && form.from() == i) out.append(RtfFormFields.opening(form));

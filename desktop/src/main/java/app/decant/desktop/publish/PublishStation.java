@@ -214,8 +214,9 @@ public final class PublishStation {
             if (recipe.target() == Target.TXT) sentence.say(", " + Words.of("say.text") + " ").phrase("text", content.textWords(), content::textCard);
             if (recipe.target().takesFonts())
                 sentence.say(", " + Words.of("say.fonts") + " ").phrase("office-fonts", content.officeFontsWords(), content::officeFontsCard);
-            if (recipe.target().canLock() || recipe.locking().isOn()) sentence.say(", ").phrase("lock", cards.passwordWords(), cards::passwordCard);
         }
+        boolean locks = recipe.target().canLock() || recipe.locking().isOn();
+        if (!pdf && locks) sentence.say(", ").phrase("lock", cards.passwordWords(), cards::passwordCard);
         sentence.say(". " + Words.of("say.name") + " ").phrase("name", name, this::nameCard);
         sentence.say(" " + Words.of("say.in") + " ").phrase("folder", folder.getFileName() == null ? folder.toString() : folder.getFileName().toString(),
                 this::folderCard);
