@@ -77,9 +77,12 @@ public final class Face {
         double em = unitsPerEm;
         OS2WindowsMetricsTable os2 = tables.getOS2Windows();
         boolean typographic = os2 != null && (os2.getFsSelection() & 0x80) != 0;
-        ascent = (typographic ? os2.getTypoAscender() : header.getAscender()) / em;
-        descent = -(typographic ? os2.getTypoDescender() : header.getDescender()) / em;
-        lineGap = Math.max(0, typographic ? os2.getTypoLineGap() : header.getLineGap()) / em;
+        // As the programs measured in which most office files were set: what the third pair of measures leaves of the gap (OpenType, recommendations for OS/2).
+        boolean windows = os2 != null && !typographic && os2.getWinAscent() > 0;
+        ascent = (typographic ? os2.getTypoAscender() : windows ? os2.getWinAscent() : header.getAscender()) / em;
+        descent = (typographic ? -os2.getTypoDescender() : windows ? os2.getWinDescent() : -header.getDescender()) / em;
+        double whole = (header.getAscender() - header.getDescender() + Math.max(0, header.getLineGap())) / em;
+        lineGap = Math.max(0, typographic ? os2.getTypoLineGap() / em : whole - ascent - descent);
         fsType = os2 == null ? 0 : os2.getFsType();
         PostScriptTable post = tables.getPostScript();
         underlineOffset = post == null || post.getUnderlineThickness() == 0 ? 0.1 : -post.getUnderlinePosition() / em;

@@ -139,7 +139,7 @@ final class ColumnFlow {
         List<Floats.Placed> own = new ArrayList<>();
         if (start.offset() == 0 && !start.isPlaced()) {
             for (Inline inline : paragraph.inlines()) {
-                if (!(inline instanceof Inline.Floating floating)) continue;
+                if (!(inline instanceof Inline.Floating floating) || Floats.isOnLine(floating)) continue;
                 // Where text above gave way to it, it stands for good, even if its own paragraph went on.
                 Floats.Placed placed = preset.containsKey(floating) ? preset.get(floating)
                         : Floats.place(composer, floating, area.page(), area.bodyTop(), area.left(), area.width(), y + before);

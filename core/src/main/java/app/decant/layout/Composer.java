@@ -199,6 +199,7 @@ final class Composer {
         boolean keptToPrevious = previous instanceof Paragraph above && styles.cascade().paragraph(above, table).is(ParagraphProperty.KEEP_WITH_NEXT);
         List<Line> lines = set.lines();
         Passage passage = new TextPassage(paragraph);
+        boolean floats = hasFloats(paragraph);
         List<Strip> strips = new ArrayList<>(lines.size());
         for (int i = 0; i < lines.size(); i++) {
             Line line = lines.get(i);
@@ -217,6 +218,7 @@ final class Composer {
             if (borders != null) Frames.paragraphBorders(items, borders, left, right, height, start && !joinsPrevious, end && !joinsNext, end && joinsNext
                     ? below : 0);
             items.add(new Item.LineItem(passage, line, 0, line.gap() + top, true));
+            if (floats) Floats.onLine(this, paragraph, line, end, line.gap() + top, items);
             boolean broken = i > 0 && (lines.get(i - 1).after() == Line.Break.PAGE || lines.get(i - 1).after() == Line.Break.COLUMN);
             boolean glued = start ? keptToPrevious : !broken && (keepTogether || widows && (i == 1 && lines.get(0).start() == 0 || end));
             strips.add(new Strip(above, height, below, items, set.notesOn(i), glued, line.start(), line.after(), paragraph));

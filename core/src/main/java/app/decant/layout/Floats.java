@@ -3,12 +3,14 @@ package app.decant.layout;
 import app.decant.document.Anchor;
 import app.decant.document.Inline;
 import app.decant.document.Look;
+import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Section.PageGeometry;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.Running;
 import app.decant.document.TextBox;
 import app.decant.page.Item;
+import app.decant.page.Line;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
@@ -87,6 +89,36 @@ final class Floats {
         List<Item> moved = new ArrayList<>();
         for (Item item : items) moved.add(item.moved(x, y));
         return new Placed(floating, x, y, width, height, moved);
+    }
+
+    /** Whether an object is a part of its line, such as the words in a drawing that stands there: nothing runs round it, and it goes where the line goes. */
+    static boolean isOnLine(Inline.Floating floating) {
+        Anchor anchor = floating.anchor();
+        boolean across = anchor.horizontal().from() == Anchor.Horizontal.From.CHARACTER && anchor.horizontal().alignment() == null;
+        return across && anchor.vertical().from() == Anchor.Vertical.From.LINE && anchor.vertical().alignment() == null && anchor.wrap() == Anchor.Wrap.NONE;
+    }
+
+    /**
+     * Adds to the items of a line what is a part of it, measured from the head of what stands there.
+     *
+     * @param top of the line among its items
+     */
+    static void onLine(Composer composer, Paragraph paragraph, Line line, boolean last, double top, List<Item> items) {
+        int offset = 0;
+        List<Item> behind = new ArrayList<>();
+        for (Inline inline : paragraph.inlines()) {
+            boolean here = offset >= line.start() && (offset < line.end() || last);
+            if (here && inline instanceof Inline.Floating floating && isOnLine(floating)) {
+                Anchor anchor = floating.anchor();
+                double x = line.x() + line.caretX(offset) + anchor.horizontal().offset();
+                double y = top + line.baseline() - line.ascent() + anchor.vertical().offset();
+                List<Item> own = new ArrayList<>();
+                items(composer, floating, own, true);
+                for (Item item : own) (anchor.behind() ? behind : items).add(item.moved(x, y));
+            }
+            offset += inline.length();
+        }
+        items.addAll(0, behind);
     }
 
     /** An object anchored inside a cell, note or frame; its place and its items from the paragraph's top left corner. */

@@ -271,7 +271,7 @@ final class PageFlow {
                 at += strip.before();
                 if (strip.owner() != null && strip.owner() != last) {
                     for (Inline inline : strip.owner().inlines())
-                        if (inline instanceof Inline.Floating floating)
+                        if (inline instanceof Inline.Floating floating && !Floats.isOnLine(floating))
                             hung.addAll(Floats.place(composer, floating, page, page.top(), page.textLeft(), page.textWidth(), at).items());
                 }
                 last = strip.owner();

@@ -39,7 +39,7 @@ final class StackedFloats {
         List<Floats.Placed> own = new ArrayList<>(waiting);
         waiting.clear();
         for (Inline inline : paragraph.inlines())
-            if (hung && inline instanceof Inline.Floating floating) own.add(Floats.inStack(composer, floating, width, true));
+            if (hung && inline instanceof Inline.Floating floating && !Floats.isOnLine(floating)) own.add(Floats.inStack(composer, floating, width, true));
         for (Floats.Placed placed : own) {
             items.addAll(placed.items());
             if (placed.pushes() && isOfParagraph(placed.source().anchor())) pushing.add(placed.lower(top));

@@ -44,6 +44,8 @@ public final class XmlNames {
         PREFIXES.put("http://purl.oclc.org/ooxml/drawingml/picture", "pic");
         PREFIXES.put(MC, "mc");
         PREFIXES.put(WPS, "wps");
+        PREFIXES.put("http://schemas.microsoft.com/office/word/2010/wordprocessingGroup", "wpg");
+        PREFIXES.put("http://schemas.microsoft.com/office/word/2010/wordprocessingCanvas", "wpc");
         PREFIXES.put("urn:schemas-microsoft-com:vml", "v");
         PREFIXES.put("urn:schemas-microsoft-com:office:office", "o");
         PREFIXES.put("urn:schemas-microsoft-com:office:word", "w10");

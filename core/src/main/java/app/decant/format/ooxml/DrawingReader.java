@@ -41,8 +41,28 @@ final class DrawingReader {
         return drawing.child("wp:inline") != null ? drawing.child("wp:inline") : drawing.child("wp:anchor");
     }
 
+    /**
+     * A drawing as what stands in the text.
+     *
+     * @param kept the markup it is given back by: itself, or what has it beside older markup that says the same
+     */
+    List<Inline> drawings(XmlNode drawing, XmlNode kept, Look look) {
+        XmlNode frame = frame(drawing);
+        XmlNode data = frame == null ? null : frame.at("a:graphic", "a:graphicData");
+        XmlNode group = data == null ? null : data.child("wpg:wgp") != null ? data.child("wpg:wgp") : data.child("wpc:wpc");
+        if (group == null) {
+            Inline one = drawing(drawing, look);
+            return one == null ? List.of() : List.of(one);
+        }
+        XmlNode extent = frame.child("wp:extent");
+        DrawingGroup read = GroupReader.read(group, this, story, reader.colours(), Units.emu(extent, "cx", 72), Units.emu(extent, "cy", 72));
+        String description = frame.child("wp:docPr") == null ? null : words(frame.child("wp:docPr").get("descr"));
+        if (frame.is("wp:anchor")) return read.floating(anchor(frame), description, look);
+        return read.inLine(kept(kept, what(data), read.picture(description)), look);
+    }
+
     /** A drawing as an inline, or null where it shows nothing. */
-    Inline drawing(XmlNode drawing, Look look) {
+    private Inline drawing(XmlNode drawing, Look look) {
         XmlNode frame = frame(drawing);
         if (frame == null) return opaque(drawing, "a drawing", null, look);
         double width = Units.emu(frame.child("wp:extent"), "cx", 72);
@@ -67,7 +87,7 @@ final class DrawingReader {
     }
 
     /** A chart drawn from its stored values, or null where that can't be. */
-    private Picture chart(XmlNode reference, double width, double height, String description) {
+    Picture chart(XmlNode reference, double width, double height, String description) {
         XmlNode space = story.tree(reference.get("r:id", ""));
         Chart chart = space == null ? null : ChartReader.read(space, reader.colours());
         return chart == null ? null : ChartPicture.of(chart, width, height, description);
@@ -101,7 +121,7 @@ final class DrawingReader {
         return "a drawing";
     }
 
-    private Image image(XmlNode picture) {
+    Image image(XmlNode picture) {
         XmlNode blip = picture.at("pic:blipFill", "a:blip");
         String id = blip == null ? null : blip.get("r:embed");
         Image image = id == null ? null : story.image(id);
@@ -114,7 +134,7 @@ final class DrawingReader {
 
     private static Picture picture(XmlNode picture, Image image, double width, double height, String description) {
         XmlNode cut = picture.at("pic:blipFill", "a:srcRect");
-        Insets crop = cut == null ? Insets.NONE : new Insets(share(cut, "t"), share(cut, "r"), share(cut, "b"), share(cut, "l"));
+        Insets crop = cut == null ? Insets.NONE : crop(cut);
         return new Picture(image, width, height, crop, ShapeBody.turn(picture.at("pic:spPr", "a:xfrm")), words(description));
     }
 
@@ -135,6 +155,9 @@ final class DrawingReader {
         return placed(drawing, anchor == null ? null : made.at(anchor), made.picture(), look);
     }
 
+    /** 20.1.8.55. */
+    static Insets crop(XmlNode cut) { return new Insets(share(cut, "t"), share(cut, "r"), share(cut, "b"), share(cut, "l")); }
+
     private static double share(XmlNode node, String side) {
         Double value = Units.measure(node.get(side, "0").replace("%", ""), node.get(side, "0").endsWith("%") ? 100 : 100000);
         return value == null ? 0 : Math.max(0, Math.min(0.99, value));
@@ -149,7 +172,7 @@ final class DrawingReader {
     }
 
     /** Letters that say no colour have that of their shape. */
-    private static List<Block> coloured(List<Block> blocks, Colour letters) {
+    static List<Block> coloured(List<Block> blocks, Colour letters) {
         if (letters == null) return blocks;
         return blocks.stream().map(block -> block instanceof Paragraph paragraph ? (Block) paragraph.withInlines(paragraph.inlines().stream()
                 .map(inline -> inline.look().says(TextProperty.COLOUR) ? inline : inline.with(inline.look().with(TextProperty.COLOUR, letters))).toList())
@@ -211,6 +234,16 @@ final class DrawingReader {
 
     /** @param shownBy where the likeness comes from, for the finding */
     private Inline opaque(XmlNode markup, String what, Picture likeness, String shownBy, Look look) {
+        reader.find(likeness == null ? Finding.changed(Message.of("ooxml.there-is-that-is-kept", what))
+                : Finding.note(Message.of("ooxml.there-is-shown", what, shownBy)));
+        return new Inline.OpaqueInline(kept(markup, what, likeness), look);
+    }
+
+    /** Markup with the parts it points at, and how it looks. */
+    Opaque kept(XmlNode markup, String what, Picture likeness) { return new Opaque("ooxml", what, markup.markup(), parts(markup), likeness); }
+
+
+    private Map<String, Opaque.Part> parts(XmlNode markup) {
         Map<String, Opaque.Part> parts = new HashMap<>();
         for (String namespace : List.of(XmlNames.R, "http://purl.oclc.org/ooxml/officeDocument/relationships")) {
             markup.attributesIn(namespace, id -> {
@@ -221,8 +254,6 @@ final class DrawingReader {
         String drawing = storedDrawing(markup.find("dgm:relIds"));
         Opaque.Part stored = drawing == null ? null : story.keptPart(drawing);
         if (stored != null) parts.put(drawing, stored);
-        reader.find(likeness == null ? Finding.changed(Message.of("ooxml.there-is-that-is-kept", what))
-                : Finding.note(Message.of("ooxml.there-is-shown", what, shownBy)));
-        return new Inline.OpaqueInline(new Opaque("ooxml", what, markup.markup(), parts, likeness), look);
+        return parts;
     }
 }

@@ -26,11 +26,15 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Reads what stands in paragraphs: runs, fields, links, marks. A field's state outlives its paragraph. */
 final class InlineReader {
+    /** Newer markup that is read for itself. */
+    private static final Set<String> UNDERSTOOD = Set.of("wps", "wpg", "wpc", "w14");
+
     private final StoryReader story;
     private final DrawingReader drawings;
     private final VectorReader vectors;
@@ -176,7 +180,7 @@ final class InlineReader {
             case "w:footnoteReference" -> note(node, Inline.Note.Kind.FOOTNOTE, look);
             case "w:endnoteReference" -> note(node, Inline.Note.Kind.ENDNOTE, look);
             case "w:footnoteRef", "w:endnoteRef" -> add(new Field(Field.Kind.NOTE_MARK, "", "", look));
-            case "w:drawing" -> addIfAny(drawings.drawing(node, look));
+            case "w:drawing" -> drawings.drawings(node, node, look).forEach(this::add);
             case "w:pict", "w:object" -> vectors.read(node, look).forEach(this::add);
             case "mc:AlternateContent" -> alternate(node, look, link);
             case "w:fldChar" -> fieldMark(node, look);
@@ -254,11 +258,12 @@ final class InlineReader {
     /** Newer markup with older beside it: the newer where it is understood. */
     private void alternate(XmlNode node, Look look, Link link) {
         XmlNode choice = node.child("mc:Choice");
-        boolean understood = choice != null && (choice.get("Requires", "").equals("wps") || choice.get("Requires", "").equals("w14"));
+        boolean understood = choice != null && UNDERSTOOD.contains(choice.get("Requires", ""));
         XmlNode taken = understood || node.child("mc:Fallback") == null ? choice : node.child("mc:Fallback");
         if (taken == null) return;
         for (XmlNode child : taken.children()) {
             if (child.is("w:r")) run(child, link);
+            else if (child.is("w:drawing")) drawings.drawings(child, node, look).forEach(this::add);
             else piece(child, look, link);
         }
     }

@@ -37,6 +37,7 @@ final class LookWriter {
 
     private static Set<String> beside() {
         Set<String> beside = new HashSet<>(DrawingMarkup.NAMES);
+        beside.addAll(DrawingGroup.NAMES);
         Collections.addAll(beside, "w:ins", "w:del", "w:moveFrom", "w:moveTo");
         return beside;
     }

@@ -103,6 +103,7 @@ final class StoryWriter {
         if (opens != null) begin(opens);
         Link open = null;
         FormField form = null;
+        List<String> groups = DrawingGroup.unchanged(paragraph);
         for (int i = 0; i < paragraph.inlines().size(); i++) {
             Inline inline = paragraph.inlines().get(i);
             Link link = inline.look().get(TextProperty.LINK);
@@ -123,7 +124,7 @@ final class StoryWriter {
                 beginForm(own, shown(paragraph, i, own));
             }
             if (inline.length() > 0) comments.before(inline.look());
-            inline(inline);
+            inline(inline, groups);
             if (inline.length() > 0) comments.after(inline.look());
         }
         if (paragraph.length() == 0) comments.at(paragraph.mark());
@@ -169,15 +170,16 @@ final class StoryWriter {
         else if (link instanceof Link.Address address) xml.open("w:hyperlink", "r:id", relations.outside("hyperlink", address.uri()), "w:history", "1");
     }
 
-    private void inline(Inline inline) {
-        if (isShownByData(inline)) return;
+    /** @param groups that are as they were read: their boxes are in their own markup */
+    private void inline(Inline inline, List<String> groups) {
+        if (isShownByData(inline) || inline instanceof Inline.Floating && groups.contains(DrawingGroup.name(inline))) return;
         if (inline instanceof Inline.Text run) text(run);
         else if (inline instanceof Inline.Field field) field(field);
         else if (inline instanceof Inline.BookmarkPoint point) bookmark(point);
         else if (inline instanceof Inline.Note note) note(note);
         else if (inline instanceof Inline.InlinePicture picture) run(picture.look(), () -> drawings.inline(picture.picture(), picture.look()));
         else if (inline instanceof Inline.Floating floating) run(floating.look(), () -> drawings.floating(floating));
-        else if (inline instanceof Inline.OpaqueInline opaque) opaque(opaque);
+        else if (inline instanceof Inline.OpaqueInline opaque) opaque(opaque, groups);
     }
 
     private void run(Look look, Runnable content) {
@@ -253,9 +255,10 @@ final class StoryWriter {
                 id));
     }
 
-    private void opaque(Inline.OpaqueInline inline) {
+    private void opaque(Inline.OpaqueInline inline, List<String> groups) {
         Opaque opaque = inline.opaque();
-        if (opaque.family().equals("ooxml")) {
+        boolean still = DrawingGroup.name(inline) == null || groups.contains(DrawingGroup.name(inline));
+        if (opaque.family().equals("ooxml") && still) {
             String markup = drawings.remapped(opaque);
             if (markup.startsWith("<m:")) xml.raw(markup);
             else run(inline.look(), () -> xml.raw(markup));

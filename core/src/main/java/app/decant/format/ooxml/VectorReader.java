@@ -11,9 +11,11 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
+import app.decant.format.shape.DrawnGroup;
 import app.decant.format.shape.DrawnShape;
 import app.decant.words.Message;
 import app.decant.xml.XmlNode;
+import java.awt.geom.AffineTransform;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -44,6 +46,9 @@ final class VectorReader {
             Shape shown = shapes.stream().filter(Shape::holdsSomething).findFirst().orElse(null);
             return List.of(drawings.opaque(markup, "an embedded object", shown == null ? null : likeness(shown.node, place(shown)), look));
         }
+        List<XmlNode> groups = markup.children().stream().filter(node -> node.is("v:group")).toList();
+        if (groups.size() == 1 && shapes.stream().noneMatch(shape -> shape.groups.isEmpty()) && !"absolute".equals(style(groups.get(0)).get("position")))
+            return inLine(groups.get(0), shapes, markup, look);
         List<Inline> made = new ArrayList<>();
         int missing = 0;
         boolean others = false;
@@ -57,6 +62,44 @@ final class VectorReader {
         if (others) reader.find(Finding.lost(Message.of("ooxml.lines-and-shapes-around-the-texts")));
         if (missing > 0) reader.find(Finding.lost(Message.of("ooxml.a-picture-is-missing-from-the-file")));
         return made;
+    }
+
+    /** A group that stands in its line is one drawing with its words over it. */
+    private List<Inline> inLine(XmlNode group, List<Shape> shapes, XmlNode markup, Look look) {
+        Map<String, String> frame = style(group);
+        double width = points(frame, "width", 72);
+        double height = points(frame, "height", 72);
+        DrawnGroup drawn = new DrawnGroup(width, height);
+        DrawingGroup made = new DrawingGroup(drawn, width, height);
+        int missing = 0;
+        for (Shape shape : shapes) {
+            Map<String, String> style = place(shape);
+            AffineTransform place = AffineTransform.getTranslateInstance(points(style, "left", 0), points(style, "top", 0));
+            place.concatenate(VectorShape.turning(style));
+            Picture likeness = likeness(shape.node, style);
+            if (likeness != null) {
+                place.scale(likeness.width(), likeness.height());
+                drawn.add(likeness.image(), Insets.NONE, place);
+                continue;
+            }
+            if (shape.node.find("v:imagedata") != null) missing++;
+            VectorLook painted = VectorLook.of(shape.node);
+            drawn.add(VectorShape.parts(shape.node, style), VectorShape.ink(shape.node, painted.ink()), place);
+            XmlNode words = shape.node.find("w:txbxContent");
+            if (words != null) made.words(box(shape.node, words, style, new DrawnShape.Ink(null, 1, DrawnShape.Pen.NONE)), points(style, "left", 0),
+                    points(style, "top", 0));
+        }
+        if (missing > 0) reader.find(Finding.lost(Message.of("ooxml.a-picture-is-missing-from-the-file")));
+        return made.inLine(drawings.kept(markup, "a group of drawings", made.picture(group.get("alt"))), look);
+    }
+
+    private TextBox box(XmlNode shape, XmlNode words, Map<String, String> style, DrawnShape.Ink ink) {
+        return new TextBox(story.boxed(words), points(style, "width", 144), points(style, "height", 72), false, new Insets(3.6, 7.2, 3.6, 7.2),
+                ink.pen().border(), ink.fill(), switch (style.getOrDefault("v-text-anchor", "top")) {
+                    case "middle" -> VerticalAlignment.CENTRE;
+                    case "bottom" -> VerticalAlignment.BOTTOM;
+                    default -> VerticalAlignment.TOP;
+                }, running(shape.find("v:textbox")));
     }
 
     private static void gather(XmlNode within, List<XmlNode> groups, List<Shape> found) {
@@ -98,13 +141,7 @@ final class VectorReader {
         if (likeness == null && box == null) return null;
         Anchor anchor = anchor(style, markup);
         if (likeness != null) return new Inline.Floating(anchor, likeness, look);
-        VectorLook painted = VectorLook.of(shape.node);
-        return new Inline.Floating(anchor, new TextBox(story.boxed(box), points(style, "width", 144), points(style, "height", 72), false,
-                new Insets(3.6, 7.2, 3.6, 7.2), painted.ink().pen().border(), painted.ink().fill(), switch (style.getOrDefault("v-text-anchor", "top")) {
-                    case "middle" -> VerticalAlignment.CENTRE;
-                    case "bottom" -> VerticalAlignment.BOTTOM;
-                    default -> VerticalAlignment.TOP;
-                }, running(shape.node.find("v:textbox"))), look);
+        return new Inline.Floating(anchor, box(shape.node, box, style, VectorLook.of(shape.node).ink()), look);
     }
 
     private Inline drawn(Shape shape, XmlNode markup, boolean alone, Look look) {

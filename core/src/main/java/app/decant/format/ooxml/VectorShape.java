@@ -48,18 +48,44 @@ final class VectorShape {
 
     /** The shape as a drawing; null where its outline is not known or nothing of it is seen. */
     static DrawnShape.Made draw(XmlNode shape, Map<String, String> style, Ink ink) {
+        return DrawnShape.draw(parts(shape, style), ink(shape, ink), turning(style), words(shape));
+    }
+
+    /** What it shows to people who do not see it, or null. */
+    private static String words(XmlNode shape) {
+        XmlNode letters = letters(shape);
+        return letters == null ? shape.get("alt") : letters.get("string").strip();
+    }
+
+    /** Its words that are drawn as letters, or null. */
+    private static XmlNode letters(XmlNode shape) {
+        XmlNode letters = shape.child("v:textpath");
+        return letters == null || letters.get("string", "").isBlank() ? null : letters;
+    }
+
+    /** Its outlines in its own box, not yet turned. */
+    static List<Part> parts(XmlNode shape, Map<String, String> style) {
         double width = VectorReader.points(style, "width", 0);
         double height = VectorReader.points(style, "height", 0);
-        XmlNode letters = shape.child("v:textpath");
-        boolean written = letters != null && !letters.get("string", "").isBlank();
-        List<Part> parts = written ? letters(letters, width, height) : parts(shape, width, height);
+        XmlNode letters = letters(shape);
+        return letters == null ? parts(shape, width, height) : letters(letters, width, height);
+    }
+
+    /** Letters end in no arrows. */
+    static Ink ink(XmlNode shape, Ink ink) {
+        return letters(shape) == null ? ink : new Ink(ink.fill(), ink.opacity(), new Pen(ink.pen().width(), ink.pen().colour(), List.of(), Head.NONE, Head.NONE));
+    }
+
+    /** By which it is turned and mirrored in its box. */
+    static AffineTransform turning(Map<String, String> style) {
+        double width = VectorReader.points(style, "width", 0);
+        double height = VectorReader.points(style, "height", 0);
         AffineTransform turned = AffineTransform.getTranslateInstance(width / 2, height / 2);
         turned.rotate(Math.toRadians(turn(style.getOrDefault("rotation", "0"))));
         String flip = style.getOrDefault("flip", "");
         turned.scale(flip.contains("x") ? -1 : 1, flip.contains("y") ? -1 : 1);
         turned.translate(-width / 2, -height / 2);
-        Ink painted = written ? new Ink(ink.fill(), ink.opacity(), new Pen(ink.pen().width(), ink.pen().colour(), List.of(), Head.NONE, Head.NONE)) : ink;
-        return DrawnShape.draw(parts, painted, turned, written ? letters.get("string").strip() : shape.get("alt"));
+        return turned;
     }
 
     /** In degrees; so many 65536ths of one where fd follows. */

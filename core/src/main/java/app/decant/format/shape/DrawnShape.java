@@ -98,18 +98,22 @@ public final class DrawnShape {
             PDPage page = new PDPage(new PDRectangle((float) width, (float) height));
             pdf.addPage(page);
             try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
-                if (ink.opacity < 1) {
-                    PDExtendedGraphicsState state = new PDExtendedGraphicsState();
-                    state.setNonStrokingAlphaConstant((float) ink.opacity);
-                    out.setGraphicsStateParameters(state);
-                }
-                for (Part part : parts) paint(part, ink, onPage, out);
+                paint(parts, ink, onPage, out);
             }
             pdf.save(bytes);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return bytes.toByteArray();
+    }
+
+    static void paint(List<Part> parts, Ink ink, AffineTransform onPage, PDPageContentStream out) throws IOException {
+        if (ink.opacity < 1) {
+            PDExtendedGraphicsState state = new PDExtendedGraphicsState();
+            state.setNonStrokingAlphaConstant((float) ink.opacity);
+            out.setGraphicsStateParameters(state);
+        }
+        for (Part part : parts) paint(part, ink, onPage, out);
     }
 
     private static void paint(Part part, Ink ink, AffineTransform onPage, PDPageContentStream out) throws IOException {

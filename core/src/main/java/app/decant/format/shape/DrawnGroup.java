@@ -1,0 +1,117 @@
+package app.decant.format.shape;
+
+import app.decant.document.Image;
+import app.decant.document.Picture;
+import app.decant.document.TableProperty.Insets;
+import app.decant.picture.PictureDecoder;
+import java.awt.geom.AffineTransform;
+import java.awt.geom.Path2D;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
+import org.apache.pdfbox.pdmodel.PDPageContentStream;
+import org.apache.pdfbox.pdmodel.common.PDRectangle;
+import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
+import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
+import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
+import org.apache.pdfbox.util.Matrix;
+
+/** Shapes and pictures that make one drawing, each over those before it. All measures in points from its upper left corner, y down. */
+public final class DrawnGroup {
+    /** At which drawings and metafiles in it become pixels, in pixels an inch. */
+    private static final double RESOLUTION = 200;
+    private static final double MOST_POINTS = 5000;
+
+    private final double width;
+    private final double height;
+    private final List<Layer> layers = new ArrayList<>();
+
+    private sealed interface Layer permits Outline, Shown { }
+
+    private record Outline(List<DrawnShape.Part> parts, DrawnShape.Ink ink) implements Layer { }
+
+    private record Shown(Image image, Insets crop, AffineTransform place) implements Layer { }
+
+    public DrawnGroup(double width, double height) {
+        this.width = Math.max(1, Math.min(MOST_POINTS, width));
+        this.height = Math.max(1, Math.min(MOST_POINTS, height));
+    }
+
+    /** @param place brings the outlines to where they stand in the group */
+    public void add(List<DrawnShape.Part> parts, DrawnShape.Ink ink, AffineTransform place) {
+        if (!ink.isVisible()) return;
+        layers.add(new Outline(parts.stream().map(part -> new DrawnShape.Part(new Path2D.Double(part.path(), place), part.filled(), part.stroked(),
+                part.shade())).toList(), ink));
+    }
+
+    /**
+     * Adds a picture.
+     *
+     * @param crop  shares of it that are cut off
+     * @param place brings a square of one point by one to where the picture stands
+     */
+    public void add(Image image, Insets crop, AffineTransform place) { layers.add(new Shown(image, crop, place)); }
+
+    public boolean isEmpty() { return layers.isEmpty(); }
+
+    /**
+     * The drawing, without pixels but for its pictures.
+     *
+     * @param words read to people who do not see it, or null
+     */
+    public Picture picture(String words) {
+        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
+        try (PDDocument pdf = new PDDocument()) {
+            // The same group gives the same bytes.
+            pdf.setDocumentId(0L);
+            PDPage page = new PDPage(new PDRectangle((float) width, (float) height));
+            pdf.addPage(page);
+            AffineTransform onPage = new AffineTransform(1, 0, 0, -1, 0, height);
+            try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
+                for (Layer layer : layers) {
+                    out.saveGraphicsState();
+                    if (layer instanceof Outline outline) DrawnShape.paint(outline.parts, outline.ink, onPage, out);
+                    else if (layer instanceof Shown shown) paint(pdf, shown, onPage, out);
+                    out.restoreGraphicsState();
+                }
+            }
+            pdf.save(bytes);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return new Picture(new Image(PictureDecoder.DRAWING, bytes.toByteArray()), width, height, words);
+    }
+
+    private static void paint(PDDocument pdf, Shown shown, AffineTransform onPage, PDPageContentStream out) throws IOException {
+        PDImageXObject pixels = pixels(pdf, shown);
+        AffineTransform place = new AffineTransform(onPage);
+        place.concatenate(shown.place);
+        Insets crop = shown.crop;
+        if (!crop.equals(Insets.NONE)) {
+            Path2D seen = new Path2D.Double();
+            seen.moveTo(0, 0);
+            seen.lineTo(1, 0);
+            seen.lineTo(1, 1);
+            seen.lineTo(0, 1);
+            seen.closePath();
+            TracedPath.trace(seen, place, out);
+            out.clip();
+            place.scale(1 / Math.max(0.01, 1 - crop.left() - crop.right()), 1 / Math.max(0.01, 1 - crop.top() - crop.bottom()));
+            place.translate(-crop.left(), -crop.top());
+        }
+        // A picture's own square stands on its feet (ISO 32000-2, 8.9.5).
+        place.concatenate(new AffineTransform(1, 0, 0, -1, 0, 1));
+        out.drawImage(pixels, new Matrix(place));
+    }
+
+    private static PDImageXObject pixels(PDDocument pdf, Shown shown) throws IOException {
+        if (shown.image.type().equals("image/jpeg")) return JPEGFactory.createFromByteArray(pdf, shown.image.bytes());
+        BufferedImage decoded = PictureDecoder.decode(shown.image, RESOLUTION, shown.place.getScaleX());
+        return LosslessFactory.createFromImage(pdf, decoded);
+    }
+}
