@@ -140,7 +140,9 @@ class DrawingGroupsTest {
         assertThat(line.baseline() - drawn.y()).as("and stand in it").isBetween(14.0, 40.0);
     }
 
-    @ParameterizedTest @ValueSource(strings = {"canvas", "group", "older group"}) void aGroupInALineIsOneDrawingWithItsWordsOverIt(String kind) throws IOException {
+    @ParameterizedTest
+    @ValueSource(strings = {"canvas", "group", "older group"})
+    void aGroupInALineIsOneDrawingWithItsWordsOverIt(String kind) throws IOException {
         Document document = read(file(kind));
         standsRight(document, "Quay");
         // Saved as it was, it is what it was.
@@ -149,7 +151,9 @@ class DrawingGroupsTest {
         standsRight(read(same), "Quay");
     }
 
-    @ParameterizedTest @ValueSource(strings = {"canvas", "older group"}) void wordsOfAGroupCanBeChanged(String kind) throws IOException {
+    @ParameterizedTest
+    @ValueSource(strings = {"canvas", "older group"})
+    void wordsOfAGroupCanBeChanged(String kind) throws IOException {
         Document document = read(file(kind));
         Paragraph holding = (Paragraph) document.blocks().get(1);
         List<Inline> inlines = holding.inlines().stream().map(inline -> inline instanceof Inline.Floating floating

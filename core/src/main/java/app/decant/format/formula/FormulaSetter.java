@@ -9,6 +9,7 @@ import java.awt.font.FontRenderContext;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
+import java.text.Normalizer;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
@@ -20,7 +21,11 @@ import java.util.function.ToDoubleFunction;
 final class FormulaSetter {
     private static final FontRenderContext EXACT = new FontRenderContext(null, true, true);
     private static final String FAMILY = "Liberation Serif";
-    private static final double SCRIPT = 0.7;
+    private static final String OTHER_FAMILY = "Caladea";
+    /** Hats, waves and arrows, which reach over all letters that they are of. */
+    private static final String REACHING = "\u0302\u0303\u20D6\u20D7\u20E1";
+    private static final double SCRIPT = 0.72;
+    private static final double SECOND_SCRIPT = 0.58;
     private static final double LEAST_SIZE = 4.5;
     private static final double AXIS = 0.25;
     private static final double RULE = 0.05;
@@ -29,7 +34,7 @@ final class FormulaSetter {
     private static final double RELATION = 5 / 18.0;
     private static final double SUM = 4 / 18.0;
     private static final double COMMA = 3 / 18.0;
-    private static final String RELATIONS = "=≠<>≤≥≈≡∼≃≅∝∈∉∋⊂⊃⊆⊇→←↔⇒⇐⇔↦≪≫⊥∥∣≔:";
+    static final String RELATIONS = "=≠<>≤≥≈≡∼≃≅∝∈∉∋⊂⊃⊆⊇→←↔⇒⇐⇔↦≪≫⊥∥∣≔:";
     private static final String SUMS = "+−±∓×÷⋅∘∩∪∧∨⊕⊗∖∗";
     private static final String COMMAS = ",;";
     /** In pairs: square, with their upper half, with their lower half, single and double. */
@@ -38,6 +43,7 @@ final class FormulaSetter {
 
     private final FontCatalogue fonts;
     private final boolean display;
+    private double whole;
 
     /** @param display whether the formula has lines of its own, where its parts may be larger */
     FormulaSetter(FontCatalogue fonts, boolean display) {
@@ -45,7 +51,10 @@ final class FormulaSetter {
         this.display = display;
     }
 
-    FormulaBox set(Formula formula, double size) { return set(formula, size, 0); }
+    FormulaBox set(Formula formula, double size) {
+        whole = size;
+        return set(formula, size, 0);
+    }
 
     private FormulaBox set(Formula formula, double size, int depth) {
         if (depth > DEEPEST) return FormulaBox.EMPTY;
@@ -62,7 +71,8 @@ final class FormulaSetter {
         return grid((Formula.Grid) formula, size, in);
     }
 
-    private static double smaller(double size) { return Math.max(LEAST_SIZE, size * SCRIPT); }
+    /** Of what is raised or lowered; that which is so again is not smaller than a share of the letters on the line. */
+    private double smaller(double size) { return Math.max(LEAST_SIZE, Math.max(size * SCRIPT, whole * SECOND_SCRIPT)); }
 
     private FormulaBox row(Formula.Row row, double size, int depth) {
         Making made = new Making();
@@ -74,12 +84,19 @@ final class FormulaSetter {
             Formula part = parts.get(i);
             boolean last = i == parts.size() - 1;
             FormulaBox box = part instanceof Formula.Letters letters ? letters(letters, size, led, !last) : set(part, size, depth);
-            made.put(box, x, 0);
-            x += box.width();
+            double clear = i > 0 && (isLarge(part) || isLarge(parts.get(i - 1))) ? COMMA * size : 0;
+            made.put(box, x + clear, 0);
+            x += clear + box.width();
             // Behind a sign that asks for something, the next sign stands before a number.
             led = !(part instanceof Formula.Letters letters) || !asks(letters.text().codePoints().filter(c -> c != ' ').reduce(0, (before, c) -> c));
         }
         return made.wide(x).box();
+    }
+
+    /** Signs that work on what follows stand clear of it, with all that is written at them. */
+    private static boolean isLarge(Formula part) {
+        return part instanceof Formula.Large || part instanceof Formula.Limits limits && isLarge(limits.base())
+                || part instanceof Formula.Scripts scripts && isLarge(scripts.base());
     }
 
     /** Rows within rows, as markup groups them, as one. */
@@ -135,6 +152,14 @@ final class FormulaSetter {
     private FormulaBox glyph(int letter, Formula.Letters style, double size) {
         int sign = letter == '-' && !style.words() ? '−' : letter;
         Face face = face(sign, style.bold(), style.italic() && Character.isLetter(sign));
+        if (!face.shows(sign)) {
+            // Of an alphabet that no face here has: the letter in another face than the others, rather than none.
+            String plain = Normalizer.normalize(Character.toString(sign), Normalizer.Form.NFKC);
+            if (plain.codePointCount(0, plain.length()) == 1) {
+                sign = plain.codePointAt(0);
+                face = fonts.fallback(fonts.match(OTHER_FAMILY, style.bold(), true).face(), sign);
+            }
+        }
         double width = face.shape(Character.toString(sign), false, false, false).width() * size;
         // Slanted letters lean out of their width.
         double lean = face.italic() && !style.words() ? 0.04 * size : 0;
@@ -318,7 +343,8 @@ final class FormulaSetter {
         Path2D path = wide(sign, size);
         Rectangle2D box = path.getBounds2D();
         if (box.isEmpty()) return made.box();
-        double across = accent.stretches() ? base.width() / box.getWidth() : Math.min(1, Math.max(0.6, base.width() / box.getWidth()));
+        double share = base.width() / box.getWidth();
+        double across = accent.stretches() ? share : Math.min(REACHING.indexOf(sign) >= 0 ? share : 1, Math.max(0.6, share));
         double down = accent.stretches() ? Math.min(1, 0.3 * size / box.getHeight()) : 1;
         double y = accent.under() ? base.descent() + gap : -base.ascent() - gap - box.getHeight() * down;
         AffineTransform fit = AffineTransform.getTranslateInstance((base.width() - box.getWidth() * across) / 2, y);

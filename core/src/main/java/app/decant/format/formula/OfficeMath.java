@@ -23,12 +23,40 @@ public final class OfficeMath {
 
     /** @param node m:oMath, m:oMathPara or what else holds parts of a formula */
     public static Formula read(XmlNode node) {
-        List<Formula> parts = new ArrayList<>();
+        List<List<Formula>> lines = new ArrayList<>(List.of(new ArrayList<>()));
         for (XmlNode child : node.children()) {
             Formula part = part(child);
-            if (part != null) parts.add(part);
+            if (part == null) continue;
+            List<Formula> line = lines.get(lines.size() - 1);
+            // A break that somebody made stands before its sign (22.1.2.15, from memory); each of several formulas of one paragraph has lines of its own.
+            boolean breaks = child.at("m:rPr", "m:brk") != null || node.is("m:oMathPara");
+            if (breaks && !line.isEmpty()) lines.add(line = new ArrayList<>());
+            line.add(part);
         }
-        return parts.size() == 1 ? parts.get(0) : new Formula.Row(parts);
+        List<Formula> rows = lines.stream().map(OfficeMath::row).toList();
+        if (rows.size() == 1) return rows.get(0);
+        return new Formula.Grid(rows.stream().map(OfficeMath::atItsRelation).toList(), true);
+    }
+
+    private static Formula row(List<Formula> parts) { return parts.size() == 1 ? parts.get(0) : new Formula.Row(parts); }
+
+    /** What stands before the first sign of equality or order, and the rest: lines meet there. */
+    private static List<Formula> atItsRelation(Formula line) {
+        List<Formula> parts = line instanceof Formula.Row row ? row.parts() : List.of(line);
+        for (int i = 0; i < parts.size(); i++) {
+            if (!(parts.get(i) instanceof Formula.Letters letters) || letters.words()) continue;
+            int at = 0;
+            while (at < letters.text().length() && FormulaSetter.RELATIONS.indexOf(letters.text().charAt(at)) < 0) at++;
+            if (at == letters.text().length()) continue;
+            List<Formula> before = new ArrayList<>(parts.subList(0, i));
+            if (at > 0) before.add(new Formula.Letters(letters.text().substring(0, at), letters.bold(), letters.italic(), false));
+            // The sign stands behind something, if only in the line above.
+            List<Formula> rest = new ArrayList<>(List.of(Formula.NOTHING, new Formula.Letters(letters.text().substring(at), letters.bold(), letters.italic(),
+                    false)));
+            rest.addAll(parts.subList(i + 1, parts.size()));
+            return List.of(new Formula.Row(before), new Formula.Row(rest));
+        }
+        return List.of(Formula.NOTHING, line);
     }
 
     private static Formula child(XmlNode node, String name) { return node.child(name) == null ? Formula.NOTHING : read(node.child(name)); }

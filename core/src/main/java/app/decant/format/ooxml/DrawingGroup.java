@@ -88,7 +88,8 @@ final class DrawingGroup {
             if (group == null) continue;
             String name = group.substring(0, group.indexOf(' '));
             List<Inline.Floating> boxes = boxes(paragraph, name);
-            boolean same = boxes.stream().allMatch(box -> (name + " " + state((TextBox) box.content())).equals(KeptMarkup.beside(box.look(), Markup.TEXT, GROUPED)));
+            boolean same = boxes.stream().allMatch(box -> KeptMarkup.beside(box.look(), Markup.TEXT, GROUPED).equals(name + " "
+                    + state((TextBox) box.content())));
             if (same && group.equals(name + " " + boxes.size())) whole.add(name);
         }
         return whole;

@@ -6,7 +6,6 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.format.shape.DrawnGroup;
-import app.decant.format.shape.DrawnShape;
 import app.decant.format.shape.DrawnShape.Head;
 import app.decant.format.shape.DrawnShape.Ink;
 import app.decant.format.shape.DrawnShape.Part;

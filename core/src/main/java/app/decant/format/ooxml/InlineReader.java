@@ -116,7 +116,7 @@ final class InlineReader {
             }
             case "w:bookmarkStart", "w:bookmarkEnd" -> addIfAny(bookmark(node));
             case "w:commentRangeStart", "w:commentRangeEnd" -> story.commentRange(node);
-            case "m:oMath", "m:oMathPara" -> add(new Inline.OpaqueInline(new Opaque("ooxml", "a formula", node.markup(), Map.of(), null), Look.PLAIN));
+            case "m:oMath", "m:oMathPara" -> add(new Inline.OpaqueInline(new Opaque("ooxml", "a formula", node.markup(), Map.of(), null), letters(node)));
             case "mc:AlternateContent" -> alternate(node, Look.PLAIN, link);
             default -> { }
         }
@@ -253,6 +253,13 @@ final class InlineReader {
         }
         boolean custom = "1".equals(node.get("w:customMarkFollows")) || "true".equals(node.get("w:customMarkFollows"));
         add(new Inline.Note(kind, blocks, custom ? "" : null, look));
+    }
+
+    /** What a formula is set in: as its first letters are. */
+    private Look letters(XmlNode formula) {
+        XmlNode told = formula.find("w:rPr");
+        Look said = told == null ? Look.PLAIN : story.reader.looks().text(told);
+        return Look.PLAIN.with(TextProperty.SIZE, said.get(TextProperty.SIZE)).with(TextProperty.COLOUR, said.get(TextProperty.COLOUR));
     }
 
     /** Newer markup with older beside it: the newer where it is understood. */

@@ -73,7 +73,8 @@ final class VectorShape {
 
     /** Letters end in no arrows. */
     static Ink ink(XmlNode shape, Ink ink) {
-        return letters(shape) == null ? ink : new Ink(ink.fill(), ink.opacity(), new Pen(ink.pen().width(), ink.pen().colour(), List.of(), Head.NONE, Head.NONE));
+        Pen line = new Pen(ink.pen().width(), ink.pen().colour(), List.of(), Head.NONE, Head.NONE);
+        return letters(shape) == null ? ink : new Ink(ink.fill(), ink.opacity(), line);
     }
 
     /** By which it is turned and mirrored in its box. */

@@ -16,6 +16,7 @@ import app.decant.layout.Layout;
 import app.decant.publish.Order;
 import app.decant.publish.Publisher;
 import app.decant.publish.Recipe;
+import java.awt.geom.Path2D;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -141,6 +142,31 @@ class FormulaTest {
         assertThat(((Paragraph) document.blocks().get(0)).look().get(ParagraphProperty.ALIGNMENT)).isEqualTo(Alignment.CENTRE);
         assertThat(OfficeMath.read(OfficeMathFile.markup("<m:oMath>" + run + "<m:r><m:rPr><m:sty m:val=\"b\"/></m:rPr><m:t>y</m:t></m:r></m:oMath>")))
                 .isEqualTo(new Formula.Row(List.of(new Formula.Letters("x", false, true, false), new Formula.Letters("y", true, false, false))));
+    }
+
+    /** 22.1.2.15, the number from memory: a break stands before its sign, and lines meet at it; letters are as large as their runs say. */
+    @Test void formulasBreakWhereTheySayInTheSizeTheySay() throws IOException {
+        String large = "<w:rPr><w:sz w:val=\"40\"/></w:rPr>";
+        String body = "<m:r>" + large + "<m:t>qqq=x</m:t></m:r><m:r><m:rPr><m:brk m:alnAt=\"1\"/></m:rPr>" + large + "<m:t>=y</m:t></m:r>";
+        List<TextPosition> letters = letters(OfficeMathFile.read("<w:p><m:oMathPara><m:oMath>" + body + "</m:oMath></m:oMathPara></w:p>"));
+        TextPosition above = letter(letters, "x");
+        TextPosition below = letter(letters, "y");
+        assertThat(below.getYDirAdj()).isGreaterThan(above.getYDirAdj() + 15);
+        assertThat(below.getXDirAdj()).as("both behind a sign at one place").isCloseTo(above.getXDirAdj(), within(2f));
+        assertThat(above.getFontSizeInPt()).isCloseTo(20, within(0.5f));
+    }
+
+    /** Unicode, Mathematical Alphanumeric Symbols: no face that ships has these letters; they are drawn as others rather than left out. */
+    @Test void lettersOfAlphabetsThatNoFaceHasAreSeen() {
+        FormulaSetter setter = new FormulaSetter(FontCatalogue.shipped(), false);
+        FormulaBox script = setter.set(new Formula.Letters("\uD835\uDC9C", false, false, false), 20);
+        assertThat(script.outlines()).isNotEmpty();
+        assertThat(script.words().get(0).text()).as("and stay what they are").isEqualTo("\uD835\uDC9C");
+        double letters = setter.set(new Formula.Letters("abc", false, true, false), 20).outlines().stream().mapToDouble(one -> one.getBounds2D().getMaxX())
+                .max().orElseThrow();
+        Formula.Accent hat = new Formula.Accent(new Formula.Letters("abc", false, true, false), "\u0302", false, false);
+        List<Path2D> drawn = setter.set(hat, 20).outlines();
+        assertThat(drawn.get(drawn.size() - 1).getBounds2D().getWidth()).as("a hat over three letters").isGreaterThan(letters * 0.8);
     }
 
     @Test void anEmptyOrEndlessFormulaHurtsNobody() {
