@@ -178,10 +178,11 @@ final class ColumnFlow {
     /** The lines from an offset up to another, broken round whatever floats beside them. */
     private SetParagraph around(Paragraph paragraph, SetParagraph natural, int offset, int to, double before) {
         double top = y + before;
-        if (!floats.isEmpty()) {
+        List<Floats.Placed> noticed = Floats.noticed(floats, paragraph);
+        if (!noticed.isEmpty()) {
             double bottom = top + natural.height();
-            boolean met = floats.stream().anyMatch(placed -> placed.meets(top, bottom));
-            if (met) return composer.set(paragraph, Look.PLAIN, offset, to, Floats.beside(floats, area.left(), area.width(), top));
+            boolean met = noticed.stream().anyMatch(placed -> placed.meets(top, bottom));
+            if (met) return composer.set(paragraph, Look.PLAIN, offset, to, Floats.beside(noticed, area.left(), area.width(), top));
         }
         if (to < paragraph.length()) return composer.set(paragraph, Look.PLAIN, offset, to, LineSpace.free(area.width()));
         int first = offset == 0 ? 0 : natural.lineAt(offset);

@@ -171,6 +171,12 @@ final class Floats {
         return height;
     }
 
+    /** Those objects that a paragraph keeps clear of. */
+    static List<Placed> noticed(List<Placed> floats, Paragraph paragraph) {
+        boolean blank = paragraph.inlines().stream().allMatch(inline -> inline instanceof Inline.Floating || inline.length() == 0);
+        return !blank || floats.isEmpty() ? floats : floats.stream().filter(placed -> !placed.source().anchor().overBlanks()).toList();
+    }
+
     /** The room that objects leave in a column for a paragraph whose top is at {@code paragraphTop}. */
     static LineSpace beside(List<Placed> floats, double columnLeft, double columnWidth, double paragraphTop) {
         return (y, height) -> {

@@ -46,8 +46,9 @@ final class StackedFloats {
         }
         double bottom = y + Strip.height(free);
         List<Strip> strips = free;
-        if (pushing.stream().anyMatch(placed -> placed.meets(top, bottom))) {
-            SetParagraph set = composer.set(paragraph, table, 0, Floats.beside(pushing, 0, width, top));
+        List<Floats.Placed> noticed = Floats.noticed(pushing, paragraph);
+        if (noticed.stream().anyMatch(placed -> placed.meets(top, bottom))) {
+            SetParagraph set = composer.set(paragraph, table, 0, Floats.beside(noticed, 0, width, top));
             strips = composer.strips(paragraph, set, previous, next, table, width);
         }
         return items.isEmpty() ? strips : withItems(strips, items);

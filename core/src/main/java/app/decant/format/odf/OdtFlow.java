@@ -222,8 +222,21 @@ final class OdtFlow {
         String before = own == null || own.child("style:paragraph-properties") == null ? "" : own.child("style:paragraph-properties")
                 .get("fo:break-before", "");
         if (before.equals("column")) inlines.add(0, new Inline.Text(String.valueOf(Inline.COLUMN_BREAK), dressed.mark()));
-        Look mark = changes.open() == null ? dressed.mark() : dressed.mark().with(TextProperty.TRACKED, changes.open());
+        Look end = endMark(dressed.mark(), inlines);
+        Look mark = changes.open() == null ? end : end.with(TextProperty.TRACKED, changes.open());
         return comments.ended(dressed.withMark(mark).withInlines(inlines));
+    }
+
+    /** OpenDocument knows no end marks: a line is as high as what stands on it, and one without text as high as the paragraph says. */
+    private static Look endMark(Look paragraph, List<Inline> inlines) {
+        for (int i = inlines.size() - 1; i >= 0; i--) {
+            if (inlines.get(i) instanceof Inline.Text text && text.length() > 0) {
+                Look mark = text.look();
+                for (Property<?> property : TextProperty.hanging()) mark = mark.without(property);
+                return mark;
+            }
+        }
+        return paragraph;
     }
 
     /** A paragraph without its text. */

@@ -310,7 +310,7 @@ final class OdtFrames {
                 OdtLookReading.length(properties.get("fo:margin-left"), 0));
         return new Anchor(new Anchor.Horizontal(x, alignment, alignment == null ? left : 0),
                 new Anchor.Vertical(y, vertical, vertical == null ? top : 0), how, distance, properties != null
-                && "background".equals(properties.get("style:run-through")), level(node.get("draw:z-index", "")));
+                && "background".equals(properties.get("style:run-through")), level(node.get("draw:z-index", "")), true);
     }
 
     /** From what is written for one that has none (19.231): one may be lower. */
