@@ -230,7 +230,7 @@ public final class Corrections {
             if (cascade.paragraph(stop.paragraph()).get(ParagraphProperty.OUTLINE_LEVEL, 0) == 0) continue;
             Matcher word = WORD.matcher(stop.paragraph().text());
             if (!word.find()) continue;
-            String other = new StringBuilder(word.group().substring(1)).append(word.group().charAt(0)).toString();
+            String other = turned(word.group());
             TextSelection picked = new TextSelection(new Place(stop.path(), word.start()), new Place(stop.path(), word.end()));
             Change typed = Typing.type(document, picked, other, null);
             Document followed = FollowingContents.of(typed).after();
@@ -257,13 +257,19 @@ public final class Corrections {
         for (Walk.Stop stop : Walk.of(document, story).stops()) {
             Matcher word = WORD.matcher(stop.paragraph().text());
             while (word.find()) {
-                String other = new StringBuilder(word.group().substring(1)).append(word.group().charAt(0)).toString();
+                String other = turned(word.group());
                 if (other.equals(word.group())) continue;
                 TextSelection picked = new TextSelection(new Place(story, stop.path(), word.start()), new Place(story, stop.path(), word.end()));
                 return Typing.type(document, picked, other, null).after();
             }
         }
         return null;
+    }
+
+    /** The word with its first letter last. */
+    private static String turned(String word) {
+        int first = word.offsetByCodePoints(0, 1);
+        return word.substring(first) + word.substring(0, first);
     }
 
     /** The longest paragraph says some of its words twice: more than its line holds. */

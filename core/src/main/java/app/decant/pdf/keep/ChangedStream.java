@@ -249,6 +249,7 @@ final class ChangedStream {
     /** The stream as it is to be. What is called only to be looked at stays as it is. */
     byte[] made() throws IOException {
         Map<Integer, byte[]> others = new TreeMap<>();
+        for (Map.Entry<Integer, TextRewriting> one : rewritten.entrySet()) if (one.getValue().takesOut()) tellNothing(one.getKey());
         for (Map.Entry<Integer, TextRewriting> one : rewritten.entrySet()) others.put(one.getKey(), one.getValue().bytes());
         instead.forEach((operator, other) -> others.put(operator, other.getBytes(StandardCharsets.US_ASCII)));
         for (Map.Entry<Integer, ChangedStream> one : called.entrySet()) {

@@ -17,6 +17,8 @@ final class PassageComposition {
     /** Of the height of a line this is above its baseline, and this below; common practice. */
     private static final double ABOVE = 0.75;
     private static final double BELOW = 0.25;
+    /** By which share of its line's room a word may be longer before it is parted: in a narrow cell it stood as close to the sides. */
+    private static final double NARROW = 0.04;
     /** Lines stand equally far from each other that differ by no more than this, in points. */
     private static final double EVEN = 0.3;
     /** Signs after which a word may be parted; common practice. */
@@ -66,7 +68,7 @@ final class PassageComposition {
             double right = frame == null ? column.right() : frame.right();
             double left = frame != null ? line == 0 || opens ? frame.opens() : frame.left() : left(line, opens, sides);
             double space = frame == null ? ComposedLine.space(like) : space(words.get(begin));
-            if (left + words.get(begin).width(like) > right + 0.5) part(words, begin, right - left);
+            if (left + words.get(begin).width(like) > right + Math.max(0.5, NARROW * (right - left))) part(words, begin, right - left);
             double width = words.get(begin).width(like);
             int end = begin + 1;
             while (end < words.size() && !words.get(end).isOpening() && left + width + space + words.get(end).width(like) <= right + 0.05)

@@ -68,6 +68,8 @@ final class TextRewriting {
     /** A code goes. */
     void remove(int code) { gone.add(code); }
 
+    boolean takesOut() { return !gone.isEmpty(); }
+
     /** Codes are put in before another, which goes or stays. */
     void insert(int code, List<Insert> some) { inserts.put(code, some); }
 

@@ -12,6 +12,7 @@ import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -27,6 +28,10 @@ final class WordMarkings {
     private static final double MOST_AREA = 1.7;
     /** What reaches further than its words, in ems, is a rule of the page. */
     private static final double BEYOND = 0.7;
+    /** The same of areas: that of a cell may fit its words nearly as closely as a light on them. */
+    private static final double AREA_BEYOND = 0.3;
+    /** Words that are further apart, in ems, stand in cells of their own. */
+    private static final double APART = 1;
     /** From the baseline down, in ems: where lines are under words, and where they go through them. */
     private static final double UNDER_FROM = -0.02;
     private static final double UNDER_TO = 0.35;
@@ -112,10 +117,23 @@ final class WordMarkings {
         }
         if (words.stream().allMatch(mark -> mark.glyph().isSpace())) return;
         double size = words.stream().mapToDouble(mark -> mark.glyph().size()).max().orElseThrow();
-        if (box.getMinX() < left - BEYOND * size || box.getMaxX() > right + BEYOND * size) return;
+        double beyond = (place == Place.BEHIND ? AREA_BEYOND : BEYOND) * size;
+        if (box.getMinX() < left - beyond || box.getMaxX() > right + beyond || widestGap(words) > APART * size) return;
         double baseline = words.stream().filter(mark -> mark.glyph().size() > 0.9 * size).findFirst().orElseThrow().glyph().baseline();
         Marking marking = new Marking(painted, order, place, box, rgb, box.getMinY() - baseline);
         for (ShownGlyph mark : words) found.computeIfAbsent(mark.glyph().order(), key -> new ArrayList<>()).add(marking);
+    }
+
+    /** What is drawn through the cells of a row is the row's, not their words'. */
+    private static double widestGap(List<ShownGlyph> words) {
+        List<Glyph> across = words.stream().map(ShownGlyph::glyph).sorted(Comparator.comparingDouble(Glyph::x)).toList();
+        double gap = 0;
+        double end = across.get(0).right();
+        for (Glyph glyph : across) {
+            gap = Math.max(gap, glyph.x() - end);
+            end = Math.max(end, glyph.right());
+        }
+        return gap;
     }
 
     private static Place place(Rectangle2D box, Glyph glyph) {

@@ -353,8 +353,12 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         int angle = Math.floorMod((int) Math.round(Math.toDegrees(Math.atan2(matrix.getShearY(), matrix.getScaleX()))), 360);
         String text = reading.text(code);
         Marked mark = marks.peek();
-        if (mark != null && mark.replaces) {
-            text = mark.actualText == null ? "" : FontReading.plain(mark.actualText);
+        boolean replaced = mark != null && mark.replaces;
+        if (replaced) {
+            String told = mark.actualText == null ? "" : FontReading.plain(mark.actualText);
+            // Some writers say of each ligature what its font says too.
+            replaced = mark.tag != -1 || told.isEmpty() || !told.equals(text);
+            text = told;
             mark.actualText = null;
         }
         boolean seen = getGraphicsState().getTextState().getRenderingMode().isFill() || getGraphicsState().getTextState().getRenderingMode().isStroke();
@@ -365,17 +369,16 @@ public final class PageReader extends PDFGraphicsStreamEngine {
         Glyph glyph = new Glyph(text, x, baseline, advance, size, reading.space() * Math.min(across, WIDEST * size), reading.face(), rgb, tag(), angle, seen,
                 link, order++);
         glyphs.add(glyph);
-        if (shown != null) shown.add(address(glyph, place, font, code, displacement, across, matrix.getShearX(), mark));
+        if (shown != null) shown.add(address(glyph, place, font, code, displacement, across, matrix.getShearX(), replaced));
     }
 
-    private ShownGlyph address(Glyph glyph, int place, PDFont font, int code, Vector displacement, double across, double slant, Marked mark) {
+    private ShownGlyph address(Glyph glyph, int place, PDFont font, int code, Vector displacement, double across, double slant, boolean replaced) {
         PDTextState state = getGraphicsState().getTextState();
         // Spaces between words count for the one-byte code 32 only (9.3.3).
         boolean word = code == 32 && font instanceof PDSimpleFont;
         return new ShownGlyph(glyph, frame.path, frame.path == null ? -1 : frame.operator, place, font, displacement.getX(),
                 state.getCharacterSpacing() + (word ? state.getWordSpacing() : 0), state.getFontSize(), state.getRise(), across, slant,
-                state.getRenderingMode().intValue(),
-                mark != null && mark.replaces, state());
+                state.getRenderingMode().intValue(), replaced, state());
     }
 
     private int tag() {

@@ -97,6 +97,29 @@ class MarkedWordsTest {
                 .containsExactlyElementsOf(CorrectedFile.letters(source, 0).stream().filter(letter -> letter.charAt(0) != ' ').toList());
     }
 
+    /** What is drawn for a row and its cells is theirs, however closely a word fits its cell. */
+    @Test void areasAndRulesOfRowsStay() throws IOException {
+        String row = "0.9 0.9 0.2 rg 70 696 27 12.4 re f 0.2 0.2 0.8 rg 70 695.8 270 0.6 re f 0 g\n";
+        Path source = new CorrectedFile(root).file(row + "BT /F1 11 Tf 71.5 700 Td (Total) Tj 50 0 Td (fares) Tj 90 0 Td (piers) Tj ET\n");
+        assertThat(CorrectedFile.stream(correct(source, "Total", "Ttalo").receipt().file(), 0)).contains(row.strip());
+        assertThat(CorrectedFile.stream(correct(source, "fares", "fees").receipt().file(), 0)).contains(row.strip());
+    }
+
+    /** ISO 32000-2, 14.9.4: some writers say of each ligature in other words what its font says of it as well. */
+    @Test void lettersThatAreToldTwiceCanBeChanged() throws IOException {
+        String told = "/Span <</ActualText (q)>> BDC (q) Tj EMC";
+        Path source = new CorrectedFile(root).file("BT /F1 11 Tf 72 700 Td 14 TL (Ask at the ) Tj " + told + " (uay for the winter timetable of all the) Tj T*"
+                + " (ships, or ask the captain of yours.) Tj ET\n");
+        assertThat(CorrectedFile.stream(correct(source, "Ask", "Sak").receipt().file(), 0)).as("it is where it was").contains("ActualText");
+        Path other = correct(source, "quay", "pier").receipt().file();
+        assertThat(CorrectedFile.stream(other, 0)).doesNotContain("ActualText");
+        assertThat(CorrectedFile.text(other)).contains("Ask at the pier for the winter");
+        assertThat(CorrectedFile.text(correct(source, "Ask", "Whenever you come, and wherever you are going to, ask").receipt().file()).replaceAll("\\s+", " "))
+                .contains("ask at the quay for the winter timetable");
+        Path differing = new CorrectedFile(root).file("BT /F1 11 Tf 72 700 Td (Ask at the ) Tj /Span <</ActualText (k)>> BDC (q) Tj EMC (uay.) Tj ET\n");
+        assertThat(new CorrectedFile(root).correct(differing, "kuay", "pier").findings()).as("what says another thing than it shows").isNotEmpty();
+    }
+
     private Path linked(String said) throws IOException {
         Path plain = marked();
         Path source = root.resolve("linked.pdf");
