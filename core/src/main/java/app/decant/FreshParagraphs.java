@@ -36,8 +36,11 @@ final class FreshParagraphs {
     private static final int AROUND = 300;
     private static final List<Property<?>> LETTERS = List.of(TextProperty.FAMILY, TextProperty.SIZE, TextProperty.BOLD, TextProperty.ITALIC,
             TextProperty.COLOUR, TextProperty.UNDERLINE, TextProperty.STRIKE, TextProperty.DOUBLE_STRIKE, TextProperty.HIGHLIGHT, TextProperty.SMALL_CAPITALS,
-            TextProperty.CAPITALS, TextProperty.HIDDEN, TextProperty.SCRIPT, TextProperty.LETTER_SPACING, TextProperty.RAISE, TextProperty.WIDTH_SCALE,
-            TextProperty.LINK, TextProperty.TRACKED, TextProperty.FORM);
+            TextProperty.CAPITALS, TextProperty.HIDDEN, TextProperty.SCRIPT, TextProperty.LETTER_SPACING, TextProperty.RAISE, TextProperty.LINK,
+            TextProperty.TRACKED, TextProperty.FORM);
+    /** Letters that are stretched or narrowed by less may be so only to fill the lines of others, whose place the page's own take again. */
+    private static final double NARROWED = 0.8;
+    private static final double STRETCHED = 1.25;
     /** Values that are as good as none. */
     private static final Set<Object> NOTHING = Set.of(false, 0.0, 1.0, Underline.NONE, Colour.AUTOMATIC);
     private static final char TIE = '\u00A0';
@@ -143,7 +146,9 @@ final class FreshParagraphs {
     /** Words in the letters that the page shows in their look, or in those of what they stand beside, made to be like them; null where neither can be. */
     private Correction.Run run(int stop, Look look, String words) {
         List<Correction.Drawn> drawn = WordChange.drawn(Look.PLAIN, look);
-        if (drawn == null || look.get(TextProperty.LINK) != null || look.get(TextProperty.FORM) != null) return null;
+        double wide = look.get(TextProperty.WIDTH_SCALE, 1.0);
+        boolean own = look.get(TextProperty.LINK) != null || look.get(TextProperty.FORM) != null || wide < NARROWED || wide > STRETCHED;
+        if (drawn == null || own) return null;
         int page = lines(stop).get(0).page();
         Model best = null;
         for (int i = 0; i < walk.stops().size(); i++) {

@@ -106,6 +106,18 @@ class FreshParagraphsTest {
 
     private static String said(List<Line> lines) { return String.join(" ", lines.stream().map(Line::text).toList()); }
 
+    /** How wide letters of a stand-in have to be to end lines where the page does is no matter of the page. */
+    @Test void headingsInNarrowedLettersAreNoHindrance() throws IOException {
+        String narrow = "BT /H 16 Tf 88 Tz 1 0 0 1 72 770 Tm (The last page of the timetable for the winter, and all that goes with it) Tj ET\n";
+        file(heading(770, "Opening hours") + text(748, TEXT) + text(690, TEXT), narrow);
+        Made made = made(behind(taken.document(), "goes with it", "Children travel free of charge."));
+        assertThat(made.pages().isOwn(1)).as("%s", made.findings()).isTrue();
+        List<Line> lines = lines(made.receipt().file(), 2);
+        assertThat(lines).hasSize(2);
+        assertThat(lines.get(1).text()).isEqualTo("Children travel free of charge.");
+        assertThat(lines.get(1).size()).isEqualTo(11, within(0.1));
+    }
+
     /** In the letters of text, as far below the heading as text stands, and between the edges of the column; what follows goes down with its heading. */
     @Test void textIsPutInBelowAHeading() throws IOException {
         List<Line> before = lines(source, 1);
