@@ -14,6 +14,8 @@ public final class XmlNames {
     public static final String PIC = "http://schemas.openxmlformats.org/drawingml/2006/picture";
     public static final String MC = "http://schemas.openxmlformats.org/markup-compatibility/2006";
     public static final String WPS = "http://schemas.microsoft.com/office/word/2010/wordprocessingShape";
+    public static final String WPG = "http://schemas.microsoft.com/office/word/2010/wordprocessingGroup";
+    public static final String WPC = "http://schemas.microsoft.com/office/word/2010/wordprocessingCanvas";
     /** The prefixes of OpenDocument (ISO/IEC 26300-1), as its files use them, and what stands behind them. */
     public static final Map<String, String> OPEN_DOCUMENT = openDocument();
     private static final Map<String, String> PREFIXES = new HashMap<>();
@@ -44,8 +46,8 @@ public final class XmlNames {
         PREFIXES.put("http://purl.oclc.org/ooxml/drawingml/picture", "pic");
         PREFIXES.put(MC, "mc");
         PREFIXES.put(WPS, "wps");
-        PREFIXES.put("http://schemas.microsoft.com/office/word/2010/wordprocessingGroup", "wpg");
-        PREFIXES.put("http://schemas.microsoft.com/office/word/2010/wordprocessingCanvas", "wpc");
+        PREFIXES.put(WPG, "wpg");
+        PREFIXES.put(WPC, "wpc");
         PREFIXES.put("urn:schemas-microsoft-com:vml", "v");
         PREFIXES.put("urn:schemas-microsoft-com:office:office", "o");
         PREFIXES.put("urn:schemas-microsoft-com:office:word", "w10");

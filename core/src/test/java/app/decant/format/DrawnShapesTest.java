@@ -19,6 +19,7 @@ import app.decant.layout.Layout;
 import app.decant.page.Item;
 import app.decant.page.Piece;
 import app.decant.picture.PictureDecoder;
+import app.decant.format.ooxml.OoxmlFormat;
 import app.decant.xml.XmlNode;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -156,10 +157,35 @@ class DrawnShapesTest {
         TextBox plain = (TextBox) floating(file(100, 30, "", preset("rect"), "<a:noFill/><a:ln><a:noFill/></a:ln>", style + text)).content();
         assertThat(plain.fill()).isNull();
         assertThat(plain.border()).isNull();
-        TextBox run = (TextBox) floating(file(100, 30, "", preset("rect"),
-                "<a:gradFill><a:gsLst><a:gs pos=\"0\"><a:srgbClr val=\"000000\"/></a:gs><a:gs pos=\"100000\">"
-                + "<a:srgbClr val=\"C80000\"/></a:gs></a:gsLst></a:gradFill>", text)).content();
-        assertThat(run.fill()).as("what a run of colours mixes to").isEqualTo(Colour.hex("640000"));
+    }
+
+    /** 20.1.8.33, 20.1.8.41 and 20.1.9.22: colours that run into each other behind words, and words within an ellipse; saved as they were, or written in. */
+    @Test void wordsStandInShapesOfEveryKind() throws IOException {
+        String run = "<a:gradFill><a:gsLst><a:gs pos=\"0\"><a:srgbClr val=\"000000\"/></a:gs><a:gs pos=\"100000\"><a:srgbClr val=\"C80000\"/></a:gs>"
+                + "</a:gsLst><a:lin ang=\"%d\"/></a:gradFill><a:ln><a:noFill/></a:ln>";
+        String text = "<wps:txbx><w:txbxContent><w:p><w:r><w:t>Notice</w:t></w:r></w:p></w:txbxContent></wps:txbx>";
+        byte[] file = file(100, 60, "", preset("ellipse"), run.formatted(0), text);
+        Inline.Floating across = floating(file);
+        assertThat((double) at(across, 10, 30).red()).as("near its left").isCloseTo(20, within(6.0));
+        assertThat((double) at(across, 50, 30).red()).isCloseTo(100, within(6.0));
+        assertThat((double) at(across, 90, 30).red()).isCloseTo(180, within(6.0));
+        assertThat(at(across, 2, 2)).as("beside the ellipse").isNull();
+        Inline.Floating down = floating(file(100, 60, "", preset("rect"), run.formatted(5400000), text));
+        assertThat((double) at(down, 10, 54).red()).as("near its foot").isCloseTo(180, within(6.0));
+        List<Inline> both = inlines(read(file).document());
+        TextBox box = (TextBox) ((Inline.Floating) both.get(1)).content();
+        // The widest rectangle in an ellipse, 20.1.10.56.
+        assertThat(box.width()).isCloseTo(100 / Math.sqrt(2), within(0.5));
+        assertThat(((Inline.Floating) both.get(1)).anchor().horizontal().offset()).isCloseTo(100 + 50 - 50 / Math.sqrt(2), within(0.5));
+        Document document = read(file).document();
+        String same = Elements.part(OoxmlFormat.DOCX.write(document, Instant.EPOCH).bytes(), "word/document.xml").markup();
+        assertThat(same).contains("<a:gradFill>").containsOnlyOnce("Notice");
+        Paragraph holding = (Paragraph) document.blocks().get(0);
+        Inline.Floating written = (Inline.Floating) both.get(1);
+        Document changed = document.withSections(List.of(document.sections().get(0).withBlocks(List.of(holding.withInlines(List.of(both.get(0),
+                new Inline.Floating(written.anchor(), box.withBlocks(List.of(Paragraph.of("Closed"))), written.look())))))));
+        assertThat(Elements.part(OoxmlFormat.DOCX.write(changed, Instant.EPOCH).bytes(), "word/document.xml").markup()).contains("Closed")
+                .doesNotContain("Notice");
     }
 
     /** 20.1.10.59 and 21.1.2.1.1: text that does not fill its box stands at its top, in the middle or at the bottom, on the page and in what is written. */

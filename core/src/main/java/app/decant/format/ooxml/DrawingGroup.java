@@ -10,6 +10,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.format.shape.DrawnGroup;
+import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -59,14 +60,28 @@ final class DrawingGroup {
         return inlines;
     }
 
-    /** The group at a place of its own. What text runs round is the whole of it. */
-    List<Inline> floating(Anchor place, String description, Look look) {
+    /**
+     * The group at a place of its own. What text runs round is the whole of it.
+     *
+     * @param drawing the markup it was read from
+     */
+    List<Inline> floating(Anchor place, String description, Look look, XmlNode drawing) {
         List<Inline> inlines = new ArrayList<>();
-        if (!drawn.isEmpty() || place.wrap() != Anchor.Wrap.NONE || words.isEmpty()) inlines.add(new Inline.Floating(place, picture(description), look));
-        Anchor over = new Anchor(place.horizontal(), place.vertical(), Anchor.Wrap.NONE, place.distance(), place.behind(), place.level());
         boolean aligned = place.horizontal().alignment() != null || place.vertical().alignment() != null;
-        for (Words one : words)
-            inlines.add(new Inline.Floating(aligned ? over : over.moved(one.x, one.y), aligned ? asWideAsTheGroup(one) : one.box, look));
+        double margin = aligned || place.wrap() != Anchor.Wrap.NONE ? 0 : drawn.reach();
+        String name = Integer.toHexString(drawing.markup().hashCode());
+        if (!drawn.isEmpty() || place.wrap() != Anchor.Wrap.NONE || words.isEmpty()) {
+            Picture picture = drawn.picture(description, margin);
+            Anchor corner = place.moved(-margin, -margin);
+            Look kept = DrawingMarkup.keep(look, drawing, corner, picture);
+            inlines.add(new Inline.Floating(corner, picture, words.isEmpty() ? kept : KeptMarkup.with(kept, Markup.TEXT, GROUP, name + " " + words.size())));
+        }
+        Anchor over = new Anchor(place.horizontal(), place.vertical(), Anchor.Wrap.NONE, place.distance(), place.behind(), place.level());
+        for (Words one : words) {
+            TextBox box = aligned ? asWideAsTheGroup(one) : one.box;
+            Look own = KeptMarkup.with(look, Markup.TEXT, GROUPED, name + " " + state(box));
+            inlines.add(new Inline.Floating(aligned ? over : over.moved(one.x, one.y), box, own));
+        }
         return inlines;
     }
 
@@ -84,8 +99,10 @@ final class DrawingGroup {
     static List<String> unchanged(Paragraph paragraph) {
         List<String> whole = new ArrayList<>();
         for (Inline inline : paragraph.inlines()) {
-            String group = inline instanceof Inline.OpaqueInline ? KeptMarkup.beside(inline.look(), Markup.TEXT, GROUP) : null;
-            if (group == null) continue;
+            String group = KeptMarkup.beside(inline.look(), Markup.TEXT, GROUP);
+            boolean still = inline instanceof Inline.OpaqueInline || inline instanceof Inline.Floating one && one.content() instanceof Picture picture
+                    && DrawingMarkup.holds(one.look(), one.anchor(), picture);
+            if (group == null || !still) continue;
             String name = group.substring(0, group.indexOf(' '));
             List<Inline.Floating> boxes = boxes(paragraph, name);
             boolean same = boxes.stream().allMatch(box -> KeptMarkup.beside(box.look(), Markup.TEXT, GROUPED).equals(name + " "
@@ -97,12 +114,16 @@ final class DrawingGroup {
 
     private static List<Inline.Floating> boxes(Paragraph paragraph, String name) {
         return paragraph.inlines().stream().filter(inline -> inline instanceof Inline.Floating box && box.content() instanceof TextBox
-                && name.equals(name(box))).map(Inline.Floating.class::cast).toList();
+                && isBox(box) && name.equals(name(box))).map(Inline.Floating.class::cast).toList();
     }
 
     /** The name of the group that a drawing or a box is of, or null. */
     static String name(Inline inline) {
-        String told = KeptMarkup.beside(inline.look(), Markup.TEXT, inline instanceof Inline.OpaqueInline ? GROUP : GROUPED);
+        String drawing = KeptMarkup.beside(inline.look(), Markup.TEXT, GROUP);
+        String told = drawing != null ? drawing : KeptMarkup.beside(inline.look(), Markup.TEXT, GROUPED);
         return told == null ? null : told.substring(0, told.indexOf(' '));
     }
+
+    /** Whether something is a box of a group, not its drawing. */
+    static boolean isBox(Inline inline) { return KeptMarkup.beside(inline.look(), Markup.TEXT, GROUPED) != null; }
 }

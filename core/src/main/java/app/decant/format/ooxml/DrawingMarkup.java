@@ -4,11 +4,13 @@ import app.decant.document.Anchor;
 import app.decant.document.Look;
 import app.decant.document.Markup;
 import app.decant.document.Picture;
+import app.decant.xml.XmlNames;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import app.decant.xml.XmlWriter;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** What a drawing says of its picture beyond where it stands, such as its frame and effects: given back as long as it stands as it did. */
@@ -26,7 +28,8 @@ final class DrawingMarkup {
     private static final Pattern HEIGHT = Pattern.compile("(<wp:anchor\\b[^>]*?\\brelativeHeight=\")[^\"]*");
     /** What counts in our own drawings. */
     private static final Pattern NUMBERS = Pattern.compile("(<wp:docPr id=\"| name=\"Object |relativeHeight=\"|r:embed=\")[^\"]*\"");
-    private static final Pattern NEWER = Pattern.compile("<wps:wsp[ >]");
+    /** The outermost of those that older programs do not know. */
+    private static final Pattern NEWER = Pattern.compile("<(wps|wpg|wpc):(?:wsp|wgp|wpc)[ >]");
 
     private DrawingMarkup() { }
 
@@ -76,7 +79,10 @@ final class DrawingMarkup {
         String led = relation == null ? kept : EMBEDDED.matcher(kept).replaceFirst("r:embed=\"" + relation + '"');
         String numbered = HEIGHT.matcher(NUMBER.matcher(led).replaceFirst("$1" + number)).replaceFirst("$1" + Math.max(0, DrawingWriter.LEVEL + level));
         // 29500-3, 9.3: programs that do not know such shapes are told so.
-        return NEWER.matcher(numbered).find() ? "<mc:AlternateContent><mc:Choice Requires=\"wps\">" + numbered + "</mc:Choice></mc:AlternateContent>"
-                : numbered;
+        Matcher newer = NEWER.matcher(numbered);
+        if (!newer.find() || numbered.startsWith("<mc:AlternateContent")) return numbered;
+        String name = newer.group(1);
+        String declared = name.equals("wps") ? "" : " xmlns:" + name + "=\"" + (name.equals("wpg") ? XmlNames.WPG : XmlNames.WPC) + '"';
+        return "<mc:AlternateContent><mc:Choice" + declared + " Requires=\"" + name + "\">" + numbered + "</mc:Choice></mc:AlternateContent>";
     }
 }

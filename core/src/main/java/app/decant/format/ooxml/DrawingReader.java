@@ -50,6 +50,13 @@ final class DrawingReader {
         XmlNode frame = frame(drawing);
         XmlNode data = frame == null ? null : frame.at("a:graphic", "a:graphicData");
         XmlNode group = data == null ? null : data.child("wpg:wgp") != null ? data.child("wpg:wgp") : data.child("wpc:wpc");
+        XmlNode shape = data == null ? null : data.child("wps:wsp");
+        if (shape != null && shape.child("wps:txbx") != null && frame.is("wp:anchor") && isDrawn(shape)) {
+            XmlNode body = shape.child("wps:bodyPr");
+            DrawingGroup read = GroupReader.read(shape, this, story, reader.colours(), Units.emu(frame.child("wp:extent"), "cx", 72),
+                    Units.emu(frame.child("wp:extent"), "cy", 72), body != null && body.child("a:spAutoFit") != null);
+            return read.floating(anchor(frame), frame.child("wp:docPr") == null ? null : words(frame.child("wp:docPr").get("descr")), look, kept);
+        }
         if (group == null) {
             Inline one = drawing(drawing, look);
             return one == null ? List.of() : List.of(one);
@@ -57,7 +64,7 @@ final class DrawingReader {
         XmlNode extent = frame.child("wp:extent");
         DrawingGroup read = GroupReader.read(group, this, story, reader.colours(), Units.emu(extent, "cx", 72), Units.emu(extent, "cy", 72));
         String description = frame.child("wp:docPr") == null ? null : words(frame.child("wp:docPr").get("descr"));
-        if (frame.is("wp:anchor")) return read.floating(anchor(frame), description, look);
+        if (frame.is("wp:anchor")) return read.floating(anchor(frame), description, look, kept);
         return read.inLine(kept(kept, what(data), read.picture(description)), look);
     }
 
@@ -105,6 +112,14 @@ final class DrawingReader {
         XmlNode told = relations == null ? null : story.tree(relations.get("r:dm", ""));
         XmlNode kept = told == null ? null : told.find("dsp:dataModelExt");
         return kept == null ? null : kept.get("relId");
+    }
+
+    /** Whether a shape with words in it is more than a box of one colour. */
+    private boolean isDrawn(XmlNode shape) {
+        XmlNode properties = shape.child("wps:spPr");
+        if (ShapeGeometry.of(properties, 72, 72).isEmpty() || ShapeBody.turn(properties.child("a:xfrm")) != 0) return false;
+        DrawnShape.Ink ink = ShapeLook.of(properties, shape.child("wps:style"), reader.colours()).ink();
+        return ink.isVisible() && (!isPlainBox(shape) || ink.blend() != null);
     }
 
     private static boolean isPlainBox(XmlNode shape) {

@@ -24,6 +24,8 @@ import java.util.List;
  */
 final class GroupReader {
     private static final int DEEPEST = 40;
+    /** Words want some room to stand in, in points. */
+    private static final double LEAST_ROOM = 8;
     private static final Ink NOTHING = new Ink(null, 1, Pen.NONE);
 
     private final DrawingReader drawings;
@@ -128,22 +130,35 @@ final class GroupReader {
         }
     }
 
+    /** A shape by itself, with the words in it. */
+    static DrawingGroup read(XmlNode shape, DrawingReader drawings, StoryReader story, DrawingColours colours, double width, double height, boolean grows) {
+        GroupReader reader = new GroupReader(drawings, story, colours, width, height);
+        reader.shape(shape, new Box(width, height, ShapeBody.turning(shape.child("wps:spPr"), width, height)), grows);
+        return reader.group;
+    }
+
     private void shape(XmlNode shape, AffineTransform outer) {
+        Box box = Box.of(shape.child("wps:spPr"), outer);
+        if (box != null) shape(shape, box, false);
+    }
+
+    private void shape(XmlNode shape, Box box, boolean grows) {
         XmlNode properties = shape.child("wps:spPr");
-        Box box = Box.of(properties, outer);
-        if (box == null) return;
         ShapeLook look = ShapeLook.of(properties, shape.child("wps:style"), colours);
         XmlNode content = shape.at("wps:txbx", "w:txbxContent");
         List<Part> parts = ShapeGeometry.of(properties, box.width, box.height);
         boolean line = parts.stream().noneMatch(Part::filled);
         Pen pen = look.ink().pen();
         // Only lines end in heads.
-        Ink ink = line ? look.ink() : new Ink(look.ink().fill(), look.ink().opacity(), new Pen(pen.width(), pen.colour(), pen.dash(), Head.NONE, Head.NONE));
+        Ink ink = line ? look.ink() : look.ink().with(new Pen(pen.width(), pen.colour(), pen.dash(), Head.NONE, Head.NONE));
         drawn.add(parts, ink, box.place);
         if (content == null) return;
         List<Block> blocks = DrawingReader.coloured(story.boxed(content), look.letters());
-        TextBox words = ShapeBody.box(blocks, shape.child("wps:bodyPr"), box.width, box.height, false, NOTHING);
-        group.words(words, box.corner().getX(), box.corner().getY());
+        Rectangle2D inside = ShapeGeometry.wordsIn(properties, box.width, box.height);
+        boolean whole = inside == null || inside.getWidth() < LEAST_ROOM || inside.getHeight() < LEAST_ROOM;
+        Rectangle2D room = whole ? new Rectangle2D.Double(0, 0, box.width, box.height) : inside;
+        TextBox words = ShapeBody.box(blocks, shape.child("wps:bodyPr"), room.getWidth(), room.getHeight(), grows, NOTHING);
+        group.words(words, box.corner().getX() + room.getX(), box.corner().getY() + room.getY());
     }
 
     private void picture(XmlNode node, AffineTransform outer) {

@@ -1,11 +1,13 @@
 package app.decant.format.ooxml;
 
 import app.decant.document.Colour;
+import app.decant.format.shape.Blend;
 import app.decant.format.shape.DrawnShape.Head;
 import app.decant.format.shape.DrawnShape.Ink;
 import app.decant.format.shape.DrawnShape.Pen;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /** What a shape of a drawing is painted with (ISO/IEC 29500-1, 20.1.8, 20.1.2.2.24): its own words first, then those of its style. */
@@ -22,7 +24,8 @@ record ShapeLook(Ink ink, Colour letters) {
         DrawingColours.Ink fill = fill(properties, style, colours);
         XmlNode font = style == null ? null : style.child("a:fontRef");
         DrawingColours.Ink letters = colours.in(font, null);
-        return new ShapeLook(new Ink(fill == null ? null : fill.colour(), fill == null ? 1 : fill.opacity(), pen(properties, style, colours)),
+        Blend blend = fill == null ? null : blend(properties, colours);
+        return new ShapeLook(new Ink(fill == null ? null : fill.colour(), fill == null ? 1 : fill.opacity(), pen(properties, style, colours), blend),
                 letters == null ? null : letters.colour());
     }
 
@@ -50,7 +53,25 @@ record ShapeLook(Ink ink, Colour letters) {
         return reference == null || reference.get("idx", "0").equals("0") ? null : colours.in(reference, null);
     }
 
-    /** A run of colours is painted in what they mix to. */
+    /** The run of colours of a shape (20.1.8.33), or null. */
+    private static Blend blend(XmlNode properties, DrawingColours colours) {
+        XmlNode gradient = properties == null ? null : properties.child("a:gradFill");
+        XmlNode told = gradient == null ? null : gradient.child("a:gsLst");
+        List<Blend.Stop> stops = new ArrayList<>();
+        for (XmlNode stop : told == null ? List.<XmlNode>of() : told.children("a:gs")) {
+            DrawingColours.Ink ink = colours.in(stop, null);
+            String at = stop.get("pos", "0");
+            Double share = at.endsWith("%") ? Units.measure(at.substring(0, at.length() - 1), 100) : Units.measure(at, 100000);
+            if (ink != null && share != null) stops.add(new Blend.Stop(Math.max(0, Math.min(1, share)), ink.colour()));
+        }
+        if (stops.size() < 2) return null;
+        stops.sort(Comparator.comparingDouble(Blend.Stop::at));
+        XmlNode line = gradient.child("a:lin");
+        Integer angle = line == null ? null : Units.whole(line, "ang");
+        return new Blend(angle == null ? 0 : angle / 60000.0, gradient.child("a:path") != null, stops);
+    }
+
+    /** A run of colours, where it can't be painted as one, is what they mix to. */
     private static DrawingColours.Ink middle(XmlNode gradient, DrawingColours colours) {
         XmlNode stops = gradient.child("a:gsLst");
         Colour mixed = null;

@@ -8,6 +8,7 @@ import app.decant.document.Forms;
 import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.Look;
+import app.decant.document.Markup;
 import app.decant.document.Opaque;
 import app.decant.document.OpaqueBlock;
 import app.decant.document.Paragraph;
@@ -172,13 +173,16 @@ final class StoryWriter {
 
     /** @param groups that are as they were read: their boxes are in their own markup */
     private void inline(Inline inline, List<String> groups) {
-        if (isShownByData(inline) || inline instanceof Inline.Floating && groups.contains(DrawingGroup.name(inline))) return;
+        boolean grouped = inline instanceof Inline.Floating && DrawingGroup.name(inline) != null;
+        boolean still = grouped && groups.contains(DrawingGroup.name(inline));
+        if (isShownByData(inline) || still && DrawingGroup.isBox(inline)) return;
         if (inline instanceof Inline.Text run) text(run);
         else if (inline instanceof Inline.Field field) field(field);
         else if (inline instanceof Inline.BookmarkPoint point) bookmark(point);
         else if (inline instanceof Inline.Note note) note(note);
         else if (inline instanceof Inline.InlinePicture picture) run(picture.look(), () -> drawings.inline(picture.picture(), picture.look()));
-        else if (inline instanceof Inline.Floating floating) run(floating.look(), () -> drawings.floating(floating));
+        else if (inline instanceof Inline.Floating floating)
+            run(floating.look(), () -> drawings.floating(grouped && !still ? floating.with(floating.look().without(Markup.TEXT)) : floating));
         else if (inline instanceof Inline.OpaqueInline opaque) opaque(opaque, groups);
     }
 

@@ -1,6 +1,7 @@
 package app.decant.format.ooxml;
 
 import app.decant.document.Colour;
+import app.decant.format.shape.Blend;
 import app.decant.format.shape.DrawnShape.Head;
 import app.decant.format.shape.DrawnShape.Ink;
 import app.decant.format.shape.DrawnShape.Pen;
@@ -17,14 +18,33 @@ record VectorLook(Ink ink) {
         boolean filled = isOn(shape.get("filled", fill == null ? "t" : fill.get("on", "t"))) && !shape.is("v:line");
         boolean stroked = isOn(shape.get("stroked", stroke == null ? "t" : stroke.get("on", "t")));
         Colour colour = colour(shape.get("fillcolor", fill == null ? null : fill.get("color")), Colour.WHITE);
-        if (fill != null && fill.get("type", "solid").startsWith("gradient"))
-            colour = colour.mixed(colour(fill.get("color2"), Colour.WHITE), 0.5);
+        Blend blend = null;
+        if (fill != null && fill.get("type", "solid").startsWith("gradient")) {
+            Colour other = colour(fill.get("color2"), Colour.WHITE);
+            blend = filled ? blend(fill, colour, other) : null;
+            colour = colour.mixed(other, 0.5);
+        }
         Double width = Units.measure(shape.get("strokeweight", stroke == null ? null : stroke.get("weight")), Units.EMU);
         Pen pen = stroked ? new Pen(width == null ? USUAL_WIDTH : Math.max(0.1, width), colour(shape.get("strokecolor", stroke == null ? null
                 : stroke.get("color")),
                 Colour.BLACK), dashes(stroke == null ? "solid" : stroke.get("dashstyle", "solid")), head(stroke, "startarrow"), head(stroke, "endarrow"))
                 : Pen.NONE;
-        return new VectorLook(new Ink(filled ? colour : null, fill == null ? 1 : opacity(fill.get("opacity", "1")), pen));
+        return new VectorLook(new Ink(filled ? colour : null, fill == null ? 1 : opacity(fill.get("opacity", "1")), pen, blend));
+    }
+
+    /** From one colour to another and, where the run is folded, back (19.1.2.5, angle and focus). */
+    private static Blend blend(XmlNode fill, Colour one, Colour other) {
+        Double angle = Units.measure(fill.get("angle", "0"), 1);
+        Double focus = Units.measure(fill.get("focus", "0").replace("%", ""), 100);
+        double fold = focus == null ? 0 : Math.abs(focus);
+        // Told against the clock from straight up.
+        double turn = 90 - (angle == null ? 0 : angle) + 180;
+        boolean backward = focus != null && focus < 0;
+        Colour from = backward ? other : one;
+        Colour to = backward ? one : other;
+        List<Blend.Stop> stops = fold > 0.01 && fold < 0.99 ? List.of(new Blend.Stop(0, from), new Blend.Stop(fold, to), new Blend.Stop(1, from))
+                : fold >= 0.99 ? List.of(new Blend.Stop(0, to), new Blend.Stop(1, from)) : List.of(new Blend.Stop(0, from), new Blend.Stop(1, to));
+        return new Blend(turn, fill.get("type", "").equals("gradientradial"), stops);
     }
 
     private static boolean isOn(String value) { return value.isEmpty() || value.matches("t|true|1|on"); }

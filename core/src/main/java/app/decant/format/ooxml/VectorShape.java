@@ -74,7 +74,7 @@ final class VectorShape {
     /** Letters end in no arrows. */
     static Ink ink(XmlNode shape, Ink ink) {
         Pen line = new Pen(ink.pen().width(), ink.pen().colour(), List.of(), Head.NONE, Head.NONE);
-        return letters(shape) == null ? ink : new Ink(ink.fill(), ink.opacity(), line);
+        return letters(shape) == null ? ink : ink.with(line);
     }
 
     /** By which it is turned and mirrored in its box. */

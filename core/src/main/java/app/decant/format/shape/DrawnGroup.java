@@ -64,14 +64,22 @@ public final class DrawnGroup {
      *
      * @param words read to people who do not see it, or null
      */
-    public Picture picture(String words) {
+    public Picture picture(String words) { return picture(words, 0); }
+
+    /** How far lines along its edges reach out of it. */
+    public double reach() {
+        return layers.stream().mapToDouble(layer -> layer instanceof Outline outline ? outline.ink.pen().width() / 2 : 0).max().orElse(0);
+    }
+
+    /** The same with a margin around it. */
+    public Picture picture(String words, double margin) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (PDDocument pdf = new PDDocument()) {
             // The same group gives the same bytes.
             pdf.setDocumentId(0L);
-            PDPage page = new PDPage(new PDRectangle((float) width, (float) height));
+            PDPage page = new PDPage(new PDRectangle((float) (width + 2 * margin), (float) (height + 2 * margin)));
             pdf.addPage(page);
-            AffineTransform onPage = new AffineTransform(1, 0, 0, -1, 0, height);
+            AffineTransform onPage = new AffineTransform(1, 0, 0, -1, margin, height + margin);
             try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
                 for (Layer layer : layers) {
                     out.saveGraphicsState();
@@ -84,7 +92,7 @@ public final class DrawnGroup {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        return new Picture(new Image(PictureDecoder.DRAWING, bytes.toByteArray()), width, height, words);
+        return new Picture(new Image(PictureDecoder.DRAWING, bytes.toByteArray()), width + 2 * margin, height + 2 * margin, words);
     }
 
     private static void paint(PDDocument pdf, Shown shown, AffineTransform onPage, PDPageContentStream out) throws IOException {

@@ -51,8 +51,12 @@ public final class DrawnShape {
         public Border border() { return isVisible() ? Border.single(width, colour) : null; }
     }
 
-    /** What it is drawn with. @param fill of its areas, or null */
-    public record Ink(Colour fill, double opacity, Pen pen) {
+    /** What it is drawn with. @param fill of its areas, or null @param blend over them instead where that can be drawn, or null */
+    public record Ink(Colour fill, double opacity, Pen pen, Blend blend) {
+        public Ink(Colour fill, double opacity, Pen pen) { this(fill, opacity, pen, null); }
+
+        public Ink with(Pen other) { return new Ink(fill, opacity, other, blend); }
+
         public boolean isVisible() { return fill != null && opacity > 0 || pen.isVisible(); }
     }
 
@@ -117,7 +121,14 @@ public final class DrawnShape {
     }
 
     private static void paint(Part part, Ink ink, AffineTransform onPage, PDPageContentStream out) throws IOException {
-        if (part.filled && ink.fill != null) {
+        if (part.filled && ink.blend != null && part.shade == 1) {
+            out.saveGraphicsState();
+            TracedPath.trace(part.path, onPage, out);
+            if (part.path.getWindingRule() == Path2D.WIND_EVEN_ODD) out.clipEvenOdd();
+            else out.clip();
+            out.shadingFill(ink.blend.shading(part.path.getBounds2D(), onPage));
+            out.restoreGraphicsState();
+        } else if (part.filled && ink.fill != null) {
             Colour fill = part.shade < 1 ? ink.fill.mixed(Colour.BLACK, part.shade) : ink.fill.mixed(Colour.WHITE, 2 - part.shade);
             out.setNonStrokingColor(fill.red() / 255f, fill.green() / 255f, fill.blue() / 255f);
             TracedPath.trace(part.path, onPage, out);

@@ -44,6 +44,26 @@ public final class ShapeGeometry {
         return custom == null ? List.of() : parts(geometry(custom), Map.of(), width, height);
     }
 
+    /** Where the words of a shape stand in it (20.1.9.22); null where nothing is said of that. */
+    public static Rectangle2D wordsIn(XmlNode properties, double width, double height) {
+        XmlNode preset = properties == null ? null : properties.child("a:prstGeom");
+        CustomGeometry geometry = preset == null ? null : PresetGeometries.getInstance().get(preset.get("prst", ""));
+        PathIf told = geometry == null ? null : geometry.getTextBounds();
+        if (told == null) return null;
+        try {
+            Rectangle2D whole = new Rectangle2D.Double(0, 0, Math.max(1, Units.toEMU(width)), Math.max(1, Units.toEMU(height)));
+            Map<String, GuideIf> adjusted = values(preset.child("a:avLst"));
+            Rectangle2D box = told.getPath(new Context(geometry, whole, adjusted::get)).getBounds2D();
+            double x = Math.max(0, Units.toPoints((long) box.getX()));
+            double y = Math.max(0, Units.toPoints((long) box.getY()));
+            return new Rectangle2D.Double(x, y, Math.min(width - x, Units.toPoints((long) box.getWidth())), Math.min(height - y,
+                    Units.toPoints((long) box.getHeight())));
+        } catch (RuntimeException e) {
+            LoggerFactory.getLogger(ShapeGeometry.class).info("A shape does not tell where its words are", e);
+            return null;
+        }
+    }
+
     /**
      * The outlines of a shape that the standard names (20.1.10.56), as they are when nobody adjusts them; nothing for a name that is none.
      *
