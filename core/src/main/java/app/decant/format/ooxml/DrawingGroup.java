@@ -100,9 +100,9 @@ final class DrawingGroup {
         List<String> whole = new ArrayList<>();
         for (Inline inline : paragraph.inlines()) {
             String group = KeptMarkup.beside(inline.look(), Markup.TEXT, GROUP);
-            boolean still = inline instanceof Inline.OpaqueInline || inline instanceof Inline.Floating one && one.content() instanceof Picture picture
-                    && DrawingMarkup.holds(one.look(), one.anchor(), picture);
-            if (group == null || !still) continue;
+            boolean still = group != null && (inline instanceof Inline.OpaqueInline || inline instanceof Inline.Floating one
+                    && one.content() instanceof Picture picture && DrawingMarkup.holds(one.look(), one.anchor(), picture));
+            if (!still) continue;
             String name = group.substring(0, group.indexOf(' '));
             List<Inline.Floating> boxes = boxes(paragraph, name);
             boolean same = boxes.stream().allMatch(box -> KeptMarkup.beside(box.look(), Markup.TEXT, GROUPED).equals(name + " "

@@ -17,7 +17,11 @@ import app.decant.recover.table.TableGrid;
 import app.decant.recover.table.TaggedTables;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.Comparator;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Set;
 import java.util.function.Function;
 
 /** What stands on one page once letters are lines of text and lines are tables: made from a {@link SourcePage}, thinned out by the later stages. */
@@ -60,7 +64,8 @@ public final class PageMatter {
             if (inside) (glyph.angle() <= 3 || glyph.angle() >= 357 ? upright : turned).add(glyph);
         }
         List<Ink> ink = new ArrayList<>(page.ink());
-        ink.removeIf(one -> one instanceof Ink.Fill fill && isPaper(fill, page) || isBeyond(one, page));
+        Set<Ink> paper = paper(ink);
+        ink.removeIf(one -> paper.contains(one) || isBeyond(one, page));
         fields.take(page, ink, upright);
         RuleNet.join(ink);
         DrawnSigns.take(ink, upright);
@@ -80,12 +85,18 @@ public final class PageMatter {
         return matter;
     }
 
-    /** White that covers nothing. */
-    private static boolean isPaper(Ink.Fill fill, SourcePage page) {
-        if (fill.rgb() != 0xFFFFFF) return false;
-        Rectangle2D box = VectorPicture.bounds(fill);
-        return page.ink().stream().noneMatch(one -> one.order() < fill.order() && !(one instanceof Ink.Fill other && other.rgb() == 0xFFFFFF)
-                && VectorPicture.bounds(one).intersects(box));
+    /** White that covers nothing of another colour which was there before. */
+    private static Set<Ink> paper(List<Ink> ink) {
+        Set<Ink> paper = Collections.newSetFromMap(new IdentityHashMap<>());
+        BoxGrid coloured = new BoxGrid();
+        List<Ink> before = new ArrayList<>(ink);
+        before.sort(Comparator.comparingInt(Ink::order));
+        for (Ink one : before) {
+            boolean white = one instanceof Ink.Fill fill && fill.rgb() == 0xFFFFFF;
+            if (!white) coloured.add(VectorPicture.bounds(one));
+            else if (!coloured.meets(VectorPicture.bounds(one))) paper.add(one);
+        }
+        return paper;
     }
 
     private static boolean isBeyond(Ink one, SourcePage page) {

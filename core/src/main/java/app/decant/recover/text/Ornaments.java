@@ -64,20 +64,27 @@ public final class Ornaments {
         List<Ink.Fill> fills = new ArrayList<>();
         for (Ink ink : page.ink()) if (ink instanceof Ink.Fill fill) fills.add(fill);
         fills.sort(Comparator.comparingDouble(Ink.Fill::y));
+        Set<Ink> gone = Collections.newSetFromMap(new IdentityHashMap<>());
+        List<Ink> joined = new ArrayList<>();
         for (int i = 0; i < fills.size(); i++) {
-            for (int k = i + 1; k < fills.size(); k++) {
-                Ink.Fill one = fills.get(i);
+            Ink.Fill one = fills.get(i);
+            if (gone.contains(one)) continue;
+            Ink.Fill whole = one;
+            // Those that begin below its end have none behind them that does not.
+            for (int k = i + 1; k < fills.size() && fills.get(k).y() <= whole.bottom() + 1; k++) {
                 Ink.Fill other = fills.get(k);
-                if (one.rgb() != other.rgb() || Math.abs(one.x() - other.x()) > 1.5 || Math.abs(one.right() - other.right()) > 1.5
-                        || other.y() > one.bottom() + 1) continue;
-                Ink.Fill joined = new Ink.Fill(one.x(), one.y(), one.width(), Math.max(one.bottom(), other.bottom()) - one.y(), one.rgb(), one.order());
-                page.ink().remove(one);
-                page.ink().remove(other);
-                page.ink().add(joined);
-                fills.set(i, joined);
-                fills.remove(k--);
+                if (one.rgb() != other.rgb() || Math.abs(one.x() - other.x()) > 1.5 || Math.abs(one.right() - other.right()) > 1.5 || gone.contains(other))
+                    continue;
+                whole = new Ink.Fill(one.x(), one.y(), one.width(), Math.max(whole.bottom(), other.bottom()) - one.y(), one.rgb(), one.order());
+                gone.add(other);
             }
+            if (whole == one) continue;
+            gone.add(one);
+            joined.add(whole);
         }
+        if (joined.isEmpty()) return;
+        page.ink().removeIf(gone::contains);
+        page.ink().addAll(joined);
     }
 
     /** A bar beside paragraphs belongs to each of them. */
