@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.Document;
+import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
@@ -156,6 +157,17 @@ class DrawingGroupsTest {
         Drawn drawn = drawn(page);
         assertThat(at(drawn.picture(), 60, 25)).isEqualTo(0xAA0000);
         assertThat(says(page, "Pier").left() - drawn.x()).isBetween(19.0, 28.0);
+    }
+
+    @Test void aPictureThatIsNoneLeavesTheRestOfItsGroup() throws IOException {
+        String picture = "<pic:pic xmlns:pic=\"http://schemas.openxmlformats.org/drawingml/2006/picture\"><pic:blipFill><a:blip r:embed=\"r1\"/></pic:blipFill>"
+                + "<pic:spPr><a:xfrm><a:off x=\"0\" y=\"0\"/><a:ext cx=\"" + emu(20) + "\" cy=\"" + emu(20) + "\"/></a:xfrm></pic:spPr></pic:pic>";
+        String markup = markup("canvas").replace("<wpc:whole/>", "<wpc:whole/>" + picture).replace(" xmlns:wpg=\"x\"", "");
+        Taken taken = Formats.read(new DocxParts().with("image", "media/image1.png", "no picture at all").bytes("<w:p><w:r>" + markup + "</w:r></w:p>"),
+                "made.docx", null, Progress.SILENT);
+        standsRight(taken.document(), "Quay");
+        assertThat(taken.findings()).anyMatch(finding -> finding.weight() == Finding.Weight.LOST
+                && finding.message().toString().contains("its place is left empty"));
     }
 
     /** 20.4.2.3: what stands at the right of its page stands there as a whole, words and all. */

@@ -1,6 +1,7 @@
 package app.decant.format.ooxml;
 
 import app.decant.document.Anchor;
+import app.decant.document.Finding;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Markup;
@@ -10,6 +11,7 @@ import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.document.TextBox;
 import app.decant.format.shape.DrawnGroup;
+import app.decant.words.Message;
 import app.decant.xml.XmlNode;
 import java.util.ArrayList;
 import java.util.List;
@@ -38,6 +40,11 @@ final class DrawingGroup {
 
     /** @param x from the group's left edge in points, as is {@code y} from its upper edge */
     void words(TextBox box, double x, double y) { words.add(new Words(box, x, y)); }
+
+    /** What to tell of the drawing that was made. */
+    List<Finding> findings() {
+        return drawn.unshown().stream().map(type -> Finding.lost(Message.of("write.a-picture-cannot-be-shown-its-place", type))).toList();
+    }
 
     /** The drawing alone. @param description read to people who do not see it, or null */
     Picture picture(String description) { return drawn.picture(description); }

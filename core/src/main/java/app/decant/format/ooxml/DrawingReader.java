@@ -64,8 +64,10 @@ final class DrawingReader {
         XmlNode extent = frame.child("wp:extent");
         DrawingGroup read = GroupReader.read(group, this, story, reader.colours(), Units.emu(extent, "cx", 72), Units.emu(extent, "cy", 72));
         String description = frame.child("wp:docPr") == null ? null : words(frame.child("wp:docPr").get("descr"));
-        if (frame.is("wp:anchor")) return read.floating(anchor(frame), description, look, kept);
-        return read.inLine(kept(kept, what(data), read.picture(description)), look);
+        List<Inline> made = frame.is("wp:anchor") ? read.floating(anchor(frame), description, look, kept)
+                : read.inLine(kept(kept, what(data), read.picture(description)), look);
+        read.findings().forEach(reader::find);
+        return made;
     }
 
     /** A drawing as an inline, or null where it shows nothing. */

@@ -90,7 +90,9 @@ final class VectorReader {
                     points(style, "top", 0));
         }
         if (missing > 0) reader.find(Finding.lost(Message.of("ooxml.a-picture-is-missing-from-the-file")));
-        return made.inLine(drawings.kept(markup, "a group of drawings", made.picture(group.get("alt"))), look);
+        List<Inline> inlines = made.inLine(drawings.kept(markup, "a group of drawings", made.picture(group.get("alt"))), look);
+        made.findings().forEach(reader::find);
+        return inlines;
     }
 
     private TextBox box(XmlNode shape, XmlNode words, Map<String, String> style, DrawnShape.Ink ink) {

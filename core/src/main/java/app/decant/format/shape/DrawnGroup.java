@@ -20,6 +20,7 @@ import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.util.Matrix;
+import org.slf4j.LoggerFactory;
 
 /** Shapes and pictures that make one drawing, each over those before it. All measures in points from its upper left corner, y down. */
 public final class DrawnGroup {
@@ -30,6 +31,7 @@ public final class DrawnGroup {
     private final double width;
     private final double height;
     private final List<Layer> layers = new ArrayList<>();
+    private final List<String> unshown = new ArrayList<>();
 
     private sealed interface Layer permits Outline, Shown { }
 
@@ -59,6 +61,9 @@ public final class DrawnGroup {
 
     public boolean isEmpty() { return layers.isEmpty(); }
 
+    /** The media types of pictures whose place had to be left empty in the drawing that was made last, since they can't be decoded. */
+    public List<String> unshown() { return List.copyOf(unshown); }
+
     /**
      * The drawing, without pixels but for its pictures.
      *
@@ -73,6 +78,7 @@ public final class DrawnGroup {
 
     /** The same with a margin around it. */
     public Picture picture(String words, double margin) {
+        unshown.clear();
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (PDDocument pdf = new PDDocument()) {
             // The same group gives the same bytes.
@@ -95,8 +101,15 @@ public final class DrawnGroup {
         return new Picture(new Image(PictureDecoder.DRAWING, bytes.toByteArray()), width + 2 * margin, height + 2 * margin, words);
     }
 
-    private static void paint(PDDocument pdf, Shown shown, AffineTransform onPage, PDPageContentStream out) throws IOException {
-        PDImageXObject pixels = pixels(pdf, shown);
+    private void paint(PDDocument pdf, Shown shown, AffineTransform onPage, PDPageContentStream out) throws IOException {
+        PDImageXObject pixels;
+        try {
+            pixels = pixels(pdf, shown);
+        } catch (IOException | RuntimeException e) {
+            LoggerFactory.getLogger(DrawnGroup.class).info("A picture in a group can't be decoded", e);
+            unshown.add(shown.image.type());
+            return;
+        }
         AffineTransform place = new AffineTransform(onPage);
         place.concatenate(shown.place);
         Insets crop = shown.crop;
