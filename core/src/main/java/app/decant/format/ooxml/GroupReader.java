@@ -57,7 +57,9 @@ final class GroupReader {
     private void canvas(XmlNode node, double width, double height) {
         DrawingColours.Ink ground = node.child("wpc:bg") == null ? null : colours.in(node.child("wpc:bg").child("a:solidFill"), null);
         Pen pen = ShapeLook.of(node.child("wpc:whole"), null, colours).ink().pen();
-        Path2D box = new Path2D.Double(new Rectangle2D.Double(0, 0, width, height));
+        // Its line is within: a drawing ends where its frame does.
+        double line = Math.min(pen.width(), Math.min(width, height) / 2);
+        Path2D box = new Path2D.Double(new Rectangle2D.Double(line / 2, line / 2, width - line, height - line));
         drawn.add(List.of(new Part(box, true, true, 1)), new Ink(ground == null ? null : ground.colour(), ground == null ? 1 : ground.opacity(), pen),
                 new AffineTransform());
         members(node, new AffineTransform(), 0);
