@@ -162,12 +162,13 @@ class DrawingGroupsTest {
     @Test void aPictureThatIsNoneLeavesTheRestOfItsGroup() throws IOException {
         String picture = "<pic:pic xmlns:pic=\"http://schemas.openxmlformats.org/drawingml/2006/picture\"><pic:blipFill><a:blip r:embed=\"r1\"/></pic:blipFill>"
                 + "<pic:spPr><a:xfrm><a:off x=\"0\" y=\"0\"/><a:ext cx=\"" + emu(20) + "\" cy=\"" + emu(20) + "\"/></a:xfrm></pic:spPr></pic:pic>";
-        String markup = markup("canvas").replace("<wpc:whole/>", "<wpc:whole/>" + picture).replace(" xmlns:wpg=\"x\"", "");
+        String markup = markup("canvas").replace("<wpc:whole/>", "<wpc:whole/>" + picture + "<wpg:graphicFrame/>").replace(" xmlns:wpg=\"x\"", "");
         Taken taken = Formats.read(new DocxParts().with("image", "media/image1.png", "no picture at all").bytes("<w:p><w:r>" + markup + "</w:r></w:p>"),
                 "made.docx", null, Progress.SILENT);
         standsRight(taken.document(), "Quay");
         assertThat(taken.findings()).anyMatch(finding -> finding.weight() == Finding.Weight.LOST
                 && finding.message().toString().contains("its place is left empty"));
+        assertThat(taken.findings()).as("what stands in a frame and is no chart").anyMatch(finding -> finding.message().toString().contains("are not shown"));
     }
 
     /** 20.4.2.3: what stands at the right of its page stands there as a whole, words and all. */

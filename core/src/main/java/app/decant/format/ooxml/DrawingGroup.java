@@ -18,7 +18,7 @@ import java.util.List;
 
 /** A group of drawings as it comes into text: what is drawn of it makes one drawing, and its words stand over that in boxes of their own, to be written in. */
 final class DrawingGroup {
-    /** On the drawing of a group that stands in a line: which group, and how many boxes belong to it. */
+    /** On the drawing of a group: which group, and how many boxes belong to it. */
     private static final String GROUP = "group";
     /** On each of its boxes: which group, and how it was when it was read. */
     private static final String GROUPED = "grouped";
@@ -29,6 +29,7 @@ final class DrawingGroup {
     private final double width;
     private final double height;
     private final List<Words> words = new ArrayList<>();
+    private boolean leftOut;
 
     private record Words(TextBox box, double x, double y) { }
 
@@ -41,9 +42,15 @@ final class DrawingGroup {
     /** @param x from the group's left edge in points, as is {@code y} from its upper edge */
     void words(TextBox box, double x, double y) { words.add(new Words(box, x, y)); }
 
+    /** Something of it can't be drawn here: ink by hand, outlines that nobody knows, charts of other kinds. */
+    void leftOut() { leftOut = true; }
+
     /** What to tell of the drawing that was made. */
     List<Finding> findings() {
-        return drawn.unshown().stream().map(type -> Finding.lost(Message.of("write.a-picture-cannot-be-shown-its-place", type))).toList();
+        List<Finding> findings = new ArrayList<>();
+        for (String type : drawn.unshown()) findings.add(Finding.lost(Message.of("write.a-picture-cannot-be-shown-its-place", type)));
+        if (leftOut) findings.add(Finding.lost(Message.of("ooxml.lines-and-shapes-around-the-texts")));
+        return findings;
     }
 
     /** The drawing alone. @param description read to people who do not see it, or null */

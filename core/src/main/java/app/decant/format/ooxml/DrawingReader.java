@@ -51,18 +51,16 @@ final class DrawingReader {
         XmlNode data = frame == null ? null : frame.at("a:graphic", "a:graphicData");
         XmlNode group = data == null ? null : data.child("wpg:wgp") != null ? data.child("wpg:wgp") : data.child("wpc:wpc");
         XmlNode shape = data == null ? null : data.child("wps:wsp");
-        if (shape != null && shape.child("wps:txbx") != null && frame.is("wp:anchor") && isDrawn(shape)) {
-            XmlNode body = shape.child("wps:bodyPr");
-            DrawingGroup read = GroupReader.read(shape, this, story, reader.colours(), Units.emu(frame.child("wp:extent"), "cx", 72),
-                    Units.emu(frame.child("wp:extent"), "cy", 72), body != null && body.child("a:spAutoFit") != null);
-            return read.floating(anchor(frame), frame.child("wp:docPr") == null ? null : words(frame.child("wp:docPr").get("descr")), look, kept);
-        }
-        if (group == null) {
+        boolean drawn = shape != null && shape.child("wps:txbx") != null && frame.is("wp:anchor") && isDrawn(shape);
+        if (group == null && !drawn) {
             Inline one = drawing(drawing, look);
             return one == null ? List.of() : List.of(one);
         }
-        XmlNode extent = frame.child("wp:extent");
-        DrawingGroup read = GroupReader.read(group, this, story, reader.colours(), Units.emu(extent, "cx", 72), Units.emu(extent, "cy", 72));
+        double width = Units.emu(frame.child("wp:extent"), "cx", 72);
+        double height = Units.emu(frame.child("wp:extent"), "cy", 72);
+        XmlNode body = drawn ? shape.child("wps:bodyPr") : null;
+        DrawingGroup read = group != null ? GroupReader.read(group, this, story, reader.colours(), width, height)
+                : GroupReader.read(shape, this, story, reader.colours(), width, height, body != null && body.child("a:spAutoFit") != null);
         String description = frame.child("wp:docPr") == null ? null : words(frame.child("wp:docPr").get("descr"));
         List<Inline> made = frame.is("wp:anchor") ? read.floating(anchor(frame), description, look, kept)
                 : read.inLine(kept(kept, what(data), read.picture(description)), look);
@@ -259,7 +257,7 @@ final class DrawingReader {
     /** Markup with the parts it points at, and how it looks. */
     Opaque kept(XmlNode markup, String what, Picture likeness) { return new Opaque("ooxml", what, markup.markup(), parts(markup), likeness); }
 
-
+    /** The parts of the file that markup names. */
     private Map<String, Opaque.Part> parts(XmlNode markup) {
         Map<String, Opaque.Part> parts = new HashMap<>();
         for (String namespace : List.of(XmlNames.R, "http://purl.oclc.org/ooxml/officeDocument/relationships")) {

@@ -100,6 +100,7 @@ final class GroupReader {
                     }
                 }
                 case "wpg:graphicFrame" -> chart(child, place);
+                case "w14:contentPart" -> group.leftOut();
                 case "mc:AlternateContent" -> members(child.child("mc:Choice") != null ? child.child("mc:Choice") : child, place, depth + 1);
                 default -> { }
             }
@@ -110,10 +111,10 @@ final class GroupReader {
     private record Box(double width, double height, AffineTransform place) {
         static Box of(XmlNode properties, AffineTransform outer) {
             XmlNode frame = properties == null ? null : properties.child("a:xfrm");
-            return frame == null ? null : of(frame, ShapeBody.turn(frame), properties, outer);
+            return frame == null ? null : of(frame, properties, outer);
         }
 
-        private static Box of(XmlNode frame, double turn, XmlNode properties, AffineTransform outer) {
+        private static Box of(XmlNode frame, XmlNode properties, AffineTransform outer) {
             double across = Math.hypot(outer.getScaleX(), outer.getShearY());
             double down = Math.hypot(outer.getShearX(), outer.getScaleY());
             double width = number(frame, "a:ext", "cx") * across;
@@ -154,6 +155,7 @@ final class GroupReader {
         // Only lines end in heads.
         Ink ink = line ? look.ink() : look.ink().with(new Pen(pen.width(), pen.colour(), pen.dash(), Head.NONE, Head.NONE));
         drawn.add(parts, ink, box.place);
+        if (parts.isEmpty() && ink.isVisible()) group.leftOut();
         if (content == null) return;
         List<Block> blocks = DrawingReader.coloured(story.boxed(content), look.letters());
         Rectangle2D inside = ShapeGeometry.wordsIn(properties, box.width, box.height);
@@ -180,9 +182,9 @@ final class GroupReader {
     private void chart(XmlNode node, AffineTransform outer) {
         XmlNode frame = node.child("wpg:xfrm");
         XmlNode data = node.at("a:graphic", "a:graphicData");
-        if (frame == null || data == null || data.child("c:chart") == null) return;
-        Box box = Box.of(frame, 0, null, outer);
-        Picture chart = drawings.chart(data.child("c:chart"), box.width, box.height, null);
+        Box box = frame == null || data == null || data.child("c:chart") == null ? null : Box.of(frame, null, outer);
+        Picture chart = box == null ? null : drawings.chart(data.child("c:chart"), box.width, box.height, null);
         if (chart != null) shown(chart.image(), Insets.NONE, box);
+        else group.leftOut();
     }
 }

@@ -84,8 +84,10 @@ final class VectorReader {
             }
             if (shape.node.find("v:imagedata") != null) missing++;
             VectorLook painted = VectorLook.of(shape.node);
-            drawn.add(VectorShape.parts(shape.node, style), VectorShape.ink(shape.node, painted.ink()), place);
+            List<DrawnShape.Part> parts = VectorShape.parts(shape.node, style);
+            drawn.add(parts, VectorShape.ink(shape.node, painted.ink()), place);
             XmlNode words = shape.node.find("w:txbxContent");
+            if (parts.isEmpty() && words == null && painted.ink().isVisible()) made.leftOut();
             if (words != null) made.words(box(shape.node, words, style, new DrawnShape.Ink(null, 1, DrawnShape.Pen.NONE)), points(style, "left", 0),
                     points(style, "top", 0));
         }

@@ -8,15 +8,8 @@ import java.awt.font.FontRenderContext;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Line2D;
 import java.awt.geom.Path2D;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
-import org.apache.pdfbox.pdmodel.PDPageContentStream;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 
 /** What charts and diagrams are drawn on: areas, lines and words, in points from the upper left corner, kept as a drawing without pixels. */
 public final class DrawingCanvas {
@@ -117,31 +110,20 @@ public final class DrawingCanvas {
 
     /** All of it as a PDF of one page. */
     public byte[] drawing() {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (PDDocument pdf = new PDDocument()) {
-            // The same chart gives the same bytes.
-            pdf.setDocumentId(0L);
-            PDPage page = new PDPage(new PDRectangle((float) width, (float) height));
-            pdf.addPage(page);
-            try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
-                AffineTransform up = new AffineTransform(1, 0, 0, -1, 0, height);
-                out.setLineJoinStyle(1);
-                out.setLineCapStyle(0);
-                for (Mark mark : marks) {
-                    float[] colour = {(mark.colour >> 16 & 0xFF) / 255f, (mark.colour >> 8 & 0xFF) / 255f, (mark.colour & 0xFF) / 255f};
-                    if (mark.line > 0) {
-                        out.setStrokingColor(colour[0], colour[1], colour[2]);
-                        out.setLineWidth((float) mark.line);
-                    } else out.setNonStrokingColor(colour[0], colour[1], colour[2]);
-                    if (!TracedPath.trace(mark.shape, up, out)) continue;
-                    if (mark.line > 0) out.stroke();
-                    else out.fill();
-                }
+        AffineTransform up = new AffineTransform(1, 0, 0, -1, 0, height);
+        return DrawnPage.of(width, height, (pdf, out) -> {
+            out.setLineJoinStyle(1);
+            out.setLineCapStyle(0);
+            for (Mark mark : marks) {
+                float[] colour = {(mark.colour >> 16 & 0xFF) / 255f, (mark.colour >> 8 & 0xFF) / 255f, (mark.colour & 0xFF) / 255f};
+                if (mark.line > 0) {
+                    out.setStrokingColor(colour[0], colour[1], colour[2]);
+                    out.setLineWidth((float) mark.line);
+                } else out.setNonStrokingColor(colour[0], colour[1], colour[2]);
+                if (!TracedPath.trace(mark.shape, up, out)) continue;
+                if (mark.line > 0) out.stroke();
+                else out.fill();
             }
-            pdf.save(bytes);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
+        });
     }
 }

@@ -7,15 +7,11 @@ import app.decant.picture.PictureDecoder;
 import java.awt.geom.AffineTransform;
 import java.awt.geom.Path2D;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
@@ -79,26 +75,16 @@ public final class DrawnGroup {
     /** The same with a margin around it. */
     public Picture picture(String words, double margin) {
         unshown.clear();
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (PDDocument pdf = new PDDocument()) {
-            // The same group gives the same bytes.
-            pdf.setDocumentId(0L);
-            PDPage page = new PDPage(new PDRectangle((float) (width + 2 * margin), (float) (height + 2 * margin)));
-            pdf.addPage(page);
-            AffineTransform onPage = new AffineTransform(1, 0, 0, -1, margin, height + margin);
-            try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
-                for (Layer layer : layers) {
-                    out.saveGraphicsState();
-                    if (layer instanceof Outline outline) DrawnShape.paint(outline.parts, outline.ink, onPage, out);
-                    else if (layer instanceof Shown shown) paint(pdf, shown, onPage, out);
-                    out.restoreGraphicsState();
-                }
+        AffineTransform onPage = new AffineTransform(1, 0, 0, -1, margin, height + margin);
+        byte[] bytes = DrawnPage.of(width + 2 * margin, height + 2 * margin, (pdf, out) -> {
+            for (Layer layer : layers) {
+                out.saveGraphicsState();
+                if (layer instanceof Outline outline) DrawnShape.paint(outline.parts, outline.ink, onPage, out);
+                else if (layer instanceof Shown shown) paint(pdf, shown, onPage, out);
+                out.restoreGraphicsState();
             }
-            pdf.save(bytes);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return new Picture(new Image(PictureDecoder.DRAWING, bytes.toByteArray()), width + 2 * margin, height + 2 * margin, words);
+        });
+        return new Picture(new Image(PictureDecoder.DRAWING, bytes), width + 2 * margin, height + 2 * margin, words);
     }
 
     private void paint(PDDocument pdf, Shown shown, AffineTransform onPage, PDPageContentStream out) throws IOException {

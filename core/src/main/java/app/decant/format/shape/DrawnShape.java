@@ -13,15 +13,10 @@ import java.awt.geom.Path2D;
 import java.awt.geom.PathIterator;
 import java.awt.geom.Point2D;
 import java.awt.geom.Rectangle2D;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
-import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.graphics.state.PDExtendedGraphicsState;
 
 /** Shapes drawn from their outlines, as drawings without pixels: areas, lines, the heads of arrows. All measures in points, y down. */
@@ -90,25 +85,8 @@ public final class DrawnShape {
         double left = box.getX() - margin;
         double top = box.getY() - margin;
         AffineTransform onPage = new AffineTransform(1, 0, 0, -1, -left, height + top);
-        Image image = new Image(PictureDecoder.DRAWING, page(turned, ink, onPage, width, height));
+        Image image = new Image(PictureDecoder.DRAWING, DrawnPage.of(width, height, (pdf, out) -> paint(turned, ink, onPage, out)));
         return new Made(new Picture(image, width, height, words), left, top);
-    }
-
-    private static byte[] page(List<Part> parts, Ink ink, AffineTransform onPage, double width, double height) {
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        try (PDDocument pdf = new PDDocument()) {
-            // The same shape gives the same bytes.
-            pdf.setDocumentId(0L);
-            PDPage page = new PDPage(new PDRectangle((float) width, (float) height));
-            pdf.addPage(page);
-            try (PDPageContentStream out = new PDPageContentStream(pdf, page)) {
-                paint(parts, ink, onPage, out);
-            }
-            pdf.save(bytes);
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return bytes.toByteArray();
     }
 
     static void paint(List<Part> parts, Ink ink, AffineTransform onPage, PDPageContentStream out) throws IOException {
