@@ -61,9 +61,5 @@ final class ScannedText {
         }
     }
 
-    private void take(Picture scan, double x, double y, Section.PageGeometry page) {
-        List<Picture.Word> words = scan.words().stream()
-                .map(word -> new Picture.Word(word.text(), word.x() + x, word.baseline() + y, word.width(), word.size())).toList();
-        sheets.add(new ScanWords.Sheet(page.width(), page.height(), words));
-    }
+    private void take(Picture scan, double x, double y, Section.PageGeometry page) { sheets.add(new ScanWords.Sheet(page.width(), page.height(), scan, x, y)); }
 }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import app.decant.recover.line.OpticalReader;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -33,6 +34,8 @@ class RecoveryCorpusTest {
             Map.entry("line ends", List.of(0.99, 0.98)));
 
     private static final int AT_A_TIME = 2;
+    private static final String COPIER = "copier with words";
+    private static final String SCANNER = "scanner";
 
     private final Map<String, Map<String, Score.Count>> byWriter = new LinkedHashMap<>();
     private final Map<String, Map<String, Score.Count>> byWriterAlone = new LinkedHashMap<>();
@@ -49,6 +52,8 @@ class RecoveryCorpusTest {
                 new Writer("FOP, tagged", one -> !one.has(Specimen.RightToLeft.class), one -> FormattingObjects.write(one, true)),
                 new Writer("OpenPDF", OpenWriter::takes, OpenWriter::write)));
         if (!ofThisMachine) return writers;
+        writers.add(new Writer(COPIER, CopierWriter::takes, one -> CopierWriter.write(one, true)));
+        if (OpticalReader.isHere()) writers.add(new Writer(SCANNER, CopierWriter::takes, one -> CopierWriter.write(one, false)));
         if (Typesetter.isHere("chromium")) {
             writers.add(new Writer("browser", BrowserPrint::takes, one -> BrowserPrint.write(one, false)));
             writers.add(new Writer("browser, tagged", BrowserPrint::takes, one -> BrowserPrint.write(one, true)));
@@ -104,9 +109,10 @@ class RecoveryCorpusTest {
 
     private static Measured measured(Writer writer, Specimen specimen, byte[] pdf) throws IOException {
         Recovered recovered = Recovery.of(pdf, specimen.name(), null, FontCatalogue.ofThisMachine(), Progress.SILENT);
-        Score score = new Score(specimen, recovered.document());
-        // Letter by letter there are no links to bring back.
-        boolean links = !writer.name.equals("letter by letter");
+        boolean scan = writer.name.equals(COPIER) || writer.name.equals(SCANNER);
+        Score score = new Score(specimen, scan ? CopierWriter.text(recovered.document()) : recovered.document());
+        // Letter by letter and on paper there are no links to bring back.
+        boolean links = !scan && !writer.name.equals("letter by letter");
         Map<String, Score.Count> counts = new LinkedHashMap<>();
         counts.put("characters", score.characters());
         counts.put("words", score.words());

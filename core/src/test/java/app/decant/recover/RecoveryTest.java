@@ -1,6 +1,7 @@
 package app.decant.recover;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.Block;
 import app.decant.document.Cascade;
@@ -22,8 +23,6 @@ import app.decant.document.TextProperty;
 import app.decant.edit.Search;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
-import app.decant.recover.line.Chunk;
-import app.decant.recover.line.LineFinder;
 import app.decant.recover.line.OpticalReader;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
@@ -313,11 +312,15 @@ class RecoveryTest {
     }
 
     @Test void whatARecogniserSaysBecomesLinesOfText() {
-        String table = "level\tpage_num\tblock_num\tpar_num\tline_num\tword_num\tleft\ttop\twidth\theight\tconf\ttext\n"
-                + "4\t1\t1\t1\t1\t0\t300\t300\t900\t50\t-1\t\n5\t1\t1\t1\t1\t1\t300\t300\t250\t50\t96\tHarbour\n"
-                + "5\t1\t1\t1\t1\t2\t580\t300\t180\t50\t91\tnotice\n5\t1\t1\t1\t1\t3\t800\t300\t60\t50\t12\t~;\n";
-        List<Chunk> lines = LineFinder.chunks(OpticalReader.glyphs(table, 72.0 / 300));
-        assertThat(lines).singleElement().satisfies(line -> assertThat(line.text()).isEqualTo("Harbour notice"));
+        String hocr = "<span class='ocr_line' title='bbox 300 300 1200 350; baseline 0.01 -11; x_size 45; x_descenders 10'>"
+                + "<span class='ocrx_word' title='bbox 300 300 550 350; x_wconf 96'>Harbour</span>"
+                + "<span class='ocrx_word' title='bbox 580 300 760 350; x_wconf 91'><strong>notice</strong></span>"
+                + "<span class='ocrx_word' title='bbox 800 300 860 350; x_wconf 12'>~;</span></span>";
+        List<Picture.Word> words = OpticalReader.words(hocr, 72.0 / 300);
+        assertThat(words).extracting(Picture.Word::text).containsExactly("Harbour", "notice");
+        // hOCR 1.2: the baseline is a line through the left lower corner of the box, moved by its second number, falling by its first.
+        assertThat(words.get(1).baseline()).isEqualTo((350 - 11 + 0.01 * (670 - 300)) * 72 / 300, within(0.001));
+        assertThat(words.get(0).size()).isEqualTo(12, within(0.1));
     }
 
     @Test void listLevelsAndLooksSurviveAsNumbering() {

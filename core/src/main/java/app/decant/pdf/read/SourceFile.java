@@ -107,6 +107,13 @@ public final class SourceFile implements AutoCloseable {
     }
 
     public PDDocument pdf() { return pdf; }
+
+    /** Whether the first page has pictures and no font, as scans have. */
+    public boolean startsWithScan() {
+        COSDictionary resources = all.get(0).getResources() == null ? null : all.get(0).getResources().getCOSObject();
+        return resources != null && resources.getCOSDictionary(COSName.FONT) == null && resources.getCOSDictionary(COSName.XOBJECT) != null;
+    }
+
     public int pages() { return pages; }
     FontReading.Fonts fonts() { return fonts; }
     PictureReader pictures() { return pictures; }

@@ -45,56 +45,61 @@ public final class UnreadablePages {
         boolean scan = page.isScan();
         if (scan && letters > 0 && !unmapped) {
             findings.add(Finding.changed(Message.of("line.a-scanned-page-with-its-text-under")).at(where));
-            return page.with(List.of(), List.of(), overWords(page));
+            return page.with(List.of(), List.of(), overWords(page, words(page)));
         }
         if (!unmapped && !scan) {
             if (unknown > 0) findings.add(Finding.lost(Message.of("line.characters-on-page-cannot-be-told", unknown, number)).at(where));
             return page;
         }
-        List<Glyph> recognised = recognised(page, where);
+        List<Picture.Word> recognised = recognised(page, where);
+        if (!recognised.isEmpty() && scan) {
+            findings.add(Finding.changed(Message.of("line.recognised-under", number)).at(where));
+            return page.with(List.of(), List.of(), overWords(page, recognised));
+        }
         if (!recognised.isEmpty()) {
-            findings.add(Finding.changed(Message.of("line.recognised", number, scan)).at(where));
-            return page.with(recognised, List.of(), scan ? List.of() : page.pictures());
+            findings.add(Finding.changed(Message.of("line.recognised", number)).at(where));
+            return page.with(OpticalReader.glyphs(recognised), page.ink(), page.pictures());
         }
         findings.add(Finding.lost(Message.of("line.as-a-picture", number, scan, OpticalReader.isHere())).at(where));
         return scan ? page.with(List.of(), List.of(), page.pictures()) : page.with(List.of(), List.of(), picture(page));
     }
 
     /** The scan as it is, or where more than it is painted, a picture of the page; over the words that lie under it. */
-    private List<Placed> overWords(SourcePage page) {
+    private List<Placed> overWords(SourcePage page, List<Picture.Word> words) {
         boolean alone = page.ink().isEmpty() && page.pictures().size() == 1 && page.glyphs().stream().noneMatch(glyph -> glyph.seen() && !glyph.isSpace());
         List<Placed> pictures = alone ? page.pictures() : picture(page);
         if (pictures.isEmpty()) return pictures;
         Placed scan = pictures.get(0);
-        return List.of(new Placed(scan.picture().over(words(page, scan)), scan.x(), scan.y(), scan.order()));
+        List<Picture.Word> within = words.stream().map(word -> new Picture.Word(word.text(), word.x() - scan.x(), word.baseline() - scan.y(), word.width(),
+                word.size())).toList();
+        return List.of(new Placed(scan.picture().over(within), scan.x(), scan.y(), scan.order()));
     }
 
-    private static List<Picture.Word> words(SourcePage page, Placed scan) {
+    private static List<Picture.Word> words(SourcePage page) {
         List<Picture.Word> words = new ArrayList<>();
         for (Chunk chunk : LineFinder.chunks(page.glyphs())) {
             List<Glyph> word = new ArrayList<>();
             for (Glyph glyph : chunk.glyphs()) {
                 boolean apart = glyph.isSpace() || !word.isEmpty() && glyph.x() - word.get(word.size() - 1).right() > 0.3 * Math.max(glyph.space(),
                         0.2 * glyph.size());
-                if (apart) end(word, scan, words);
+                if (apart) end(word, words);
                 if (!glyph.isSpace() && !glyph.text().isEmpty()) word.add(glyph);
             }
-            end(word, scan, words);
+            end(word, words);
         }
         return words;
     }
 
-    private static void end(List<Glyph> word, Placed scan, List<Picture.Word> words) {
+    private static void end(List<Glyph> word, List<Picture.Word> words) {
         if (word.isEmpty()) return;
         StringBuilder text = new StringBuilder();
         for (Glyph glyph : word) text.append(glyph.text());
         Glyph first = word.get(0);
-        words.add(new Picture.Word(text.toString(), first.x() - scan.x(), first.baseline() - scan.y(), Math.max(0.1, word.get(word.size() - 1).right()
-                - first.x()), first.size()));
+        words.add(new Picture.Word(text.toString(), first.x(), first.baseline(), Math.max(0.1, word.get(word.size() - 1).right() - first.x()), first.size()));
         word.clear();
     }
 
-    private List<Glyph> recognised(SourcePage page, Message where) {
+    private List<Picture.Word> recognised(SourcePage page, Message where) {
         if (!OpticalReader.isHere()) return List.of();
         try {
             return OpticalReader.read(rendered(page, RESOLUTION), 72.0 / RESOLUTION);

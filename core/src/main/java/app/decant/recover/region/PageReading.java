@@ -40,6 +40,8 @@ public final class PageReading {
     private final FieldPlaces fields;
     private final Progress progress;
     private final AtomicBoolean stopped = new AtomicBoolean();
+    /** Scans take seconds each: one by one they keep all readers at work. */
+    private int batch = BATCH;
 
     /** A page as read, what was found out on the way, and how much of its text is tagged. */
     public record Read(SourcePage page, PageMatter matter, List<Finding> findings, double tagged) { }
@@ -56,7 +58,9 @@ public final class PageReading {
     }
 
     public void each(Consumer<Read> next) {
-        int workers = source.pages() < LEAST_FOR_TWO ? 1 : Math.max(1, Math.min(4, Runtime.getRuntime().availableProcessors()));
+        boolean scans = source.startsWithScan();
+        batch = scans ? 1 : BATCH;
+        int workers = source.pages() < (scans ? 2 : LEAST_FOR_TWO) ? 1 : Math.max(1, Math.min(4, Runtime.getRuntime().availableProcessors()));
         if (workers == 1) {
             for (int i = 0; i < source.pages(); i++) {
                 progress.step(i, source.pages(), SourceFile.READING);
@@ -115,9 +119,9 @@ public final class PageReading {
         int done = 0;
         while (done < source.pages()) {
             while (running.size() < WAITING * workers && started < source.pages()) {
-                Reader reader = readers.get(started / BATCH % workers);
+                Reader reader = readers.get(started / batch % workers);
                 int from = started;
-                int to = Math.min(source.pages(), from + BATCH);
+                int to = Math.min(source.pages(), from + batch);
                 running.add(reader.thread.submit(() -> {
                     List<Read> batch = new ArrayList<>();
                     for (int i = from; i < to; i++) batch.add(read(reader.file(), i, asked));
