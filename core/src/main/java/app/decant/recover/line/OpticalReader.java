@@ -3,6 +3,8 @@ package app.decant.recover.line;
 import app.decant.document.Picture;
 import app.decant.pdf.read.FaceUse;
 import app.decant.pdf.read.Glyph;
+import app.decant.recover.scan.LoneMarks;
+import app.decant.recover.scan.ReadWords;
 import app.decant.recover.scan.ReadingCopy;
 import java.awt.image.BufferedImage;
 import java.io.File;
@@ -30,6 +32,12 @@ public final class OpticalReader {
     private static final double SURE = 30;
     /** From the feet of letters that hang below the line to the heads of capitals, as a share of their size: of most faces of running text. */
     private static final double HEIGHT = 0.9;
+    /** How the program is told to look for text: as on any page; in rows below each other. */
+    private static final String WHOLE_PAGE = "3";
+    private static final String ROWS = "6";
+    /** What stands alone: numbers, and letters of lists. */
+    private static final String LONE = "0123456789.,:()%+-abcdefghijklmnopqrstuvwxyz";
+    private static final int RESOLUTION = 300;
     private static final Pattern NUMBERS = Pattern.compile("-?\\d+(\\.\\d+)?");
     private static final String LINES = ".ocr_line, .ocr_header, .ocr_caption, .ocr_textfloat";
 
@@ -97,13 +105,25 @@ public final class OpticalReader {
      */
     static List<Picture.Word> read(BufferedImage page, double scale) throws IOException {
         ReadingCopy copy = ReadingCopy.of(page, scale);
+        List<Picture.Word> words = new ArrayList<>(recognised(copy.picture(), copy.scale(), "--psm", WHOLE_PAGE));
+        LoneMarks left = copy.left(words);
+        words.addAll(copy.leaders());
+        words.addAll(left.signs());
+        if (!left.isEmpty()) words.addAll(left.placed(recognised(left.sheet(), 1, "--psm", ROWS, "-c", "tessedit_char_whitelist=" + LONE)));
+        return ReadWords.inOrder(words).stream().map(copy::onPage).toList();
+    }
+
+    private static List<Picture.Word> recognised(BufferedImage copy, double scale, String... manner) throws IOException {
         Path picture = Files.createTempFile("decant-page", ".png");
         Path words = Files.createTempFile("decant-words", ".hocr");
         try {
-            ImageIO.write(copy.picture(), "png", picture.toFile());
-            run(new ProcessBuilder(program().toString(), picture.toString(), words.toString().replaceFirst("\\.hocr$", ""), "-l", Languages.WANTED, "--dpi",
-                    String.valueOf(Math.round(72 / copy.scale())), "hocr").redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD));
-            return words(Files.readString(words, StandardCharsets.UTF_8), copy.scale()).stream().map(copy::onPage).toList();
+            ImageIO.write(copy, "png", picture.toFile());
+            List<String> call = new ArrayList<>(List.of(program().toString(), picture.toString(), words.toString().replaceFirst("\\.hocr$", ""), "-l",
+                    Languages.WANTED, "--dpi", String.valueOf(scale == 1 ? RESOLUTION : Math.round(72 / scale))));
+            call.addAll(List.of(manner));
+            call.add("hocr");
+            run(new ProcessBuilder(call).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD));
+            return words(Files.readString(words, StandardCharsets.UTF_8), scale);
         } finally {
             Files.deleteIfExists(picture);
             Files.deleteIfExists(words);
@@ -117,7 +137,8 @@ public final class OpticalReader {
             double[] box = numbers(line, "bbox", 4);
             double[] baseline = numbers(line, "baseline", 2);
             double[] size = numbers(line, "x_size", 1);
-            if (box == null) continue;
+            // A column of single numbers is taken for text on its side; they are read again, one by one.
+            if (box == null || numbers(line, "textangle", 1) != null) continue;
             // Lines that stand askew say how; those that say nothing reach from heads to feet.
             double slope = baseline == null ? 0 : baseline[0];
             double foot = baseline == null ? -0.22 * (box[3] - box[1]) : baseline[1];

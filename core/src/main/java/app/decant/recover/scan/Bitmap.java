@@ -1,7 +1,10 @@
 package app.decant.recover.scan;
 
 import java.awt.image.BufferedImage;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.List;
 
 /**
  * The ink of a scanned page: pixels that are clearly darker than the paper about them. Paper is asked for in each neighbourhood, since scans are yellow, have
@@ -117,6 +120,41 @@ public final class Bitmap {
         int from = Math.max(0, left);
         int to = Math.min(width, right);
         if (from < to) for (int y = Math.max(0, top); y < Math.min(height, bottom); y++) Arrays.fill(ink, y * width + from, y * width + to, false);
+    }
+
+    /** What hangs together: the frame of its pixels, and how many they are. */
+    record Spot(int left, int top, int right, int bottom, int ink) {
+        int width() { return right - left; }
+        int height() { return bottom - top; }
+    }
+
+    /** All spots that are no larger than so many pixels either way. */
+    List<Spot> spots(int most) {
+        List<Spot> spots = new ArrayList<>();
+        boolean[] seen = new boolean[ink.length];
+        ArrayDeque<Integer> open = new ArrayDeque<>();
+        for (int start = 0; start < ink.length; start++) {
+            if (!ink[start] || seen[start]) continue;
+            Spot spot = new Spot(start % width, start / width, start % width + 1, start / width + 1, 0);
+            seen[start] = true;
+            open.add(start);
+            while (!open.isEmpty()) {
+                int at = open.remove();
+                int x = at % width;
+                int y = at / width;
+                spot = new Spot(Math.min(spot.left, x), Math.min(spot.top, y), Math.max(spot.right, x + 1), Math.max(spot.bottom, y + 1), spot.ink + 1);
+                for (int row = Math.max(0, y - 1); row <= Math.min(height - 1, y + 1); row++) {
+                    for (int column = Math.max(0, x - 1); column <= Math.min(width - 1, x + 1); column++) {
+                        int next = row * width + column;
+                        if (!ink[next] || seen[next]) continue;
+                        seen[next] = true;
+                        open.add(next);
+                    }
+                }
+            }
+            if (spot.width() <= most && spot.height() <= most) spots.add(spot);
+        }
+        return spots;
     }
 
     /** How many pixels within these are ink. */

@@ -23,11 +23,17 @@ public final class ReadingCopy {
     private static final int LEAST_LINE = 8;
     private static final int MOST_LINE = 120;
 
+    private final BufferedImage straight;
+    private final double straightScale;
+    private final List<Picture.Word> leaders;
     private final BufferedImage picture;
     private final double scale;
     private final AffineTransform back;
 
-    private ReadingCopy(BufferedImage picture, double scale, AffineTransform back) {
+    private ReadingCopy(BufferedImage straight, double straightScale, List<Picture.Word> leaders, BufferedImage picture, double scale, AffineTransform back) {
+        this.straight = straight;
+        this.straightScale = straightScale;
+        this.leaders = leaders;
         this.picture = picture;
         this.scale = scale;
         this.back = back;
@@ -48,12 +54,16 @@ public final class ReadingCopy {
             if (rule.length() > 60) graphics.fillRect(left, top, (int) ((rule.x2() + rule.width() / 2) / scale) + 2 - left, (int) ((rule.y2() + rule.width()
                     / 2) / scale) + 2 - top);
         }
+        Leaders leaders = new Leaders(Bitmap.of(straight), scale);
+        for (Bitmap.Spot dot : leaders.dots()) graphics.fillRect(dot.left() - 1, dot.top() - 1, dot.width() + 2, dot.height() + 2);
         graphics.dispose();
         double line = line(ink);
-        double smaller = line == 0 ? 1 : Math.max(COARSEST, Math.min(1, WANTED / line));
+        double wanted = line == 0 ? 1 : Math.max(COARSEST, WANTED / line);
+        double smaller = wanted > 0.9 ? 1 : wanted;
         AffineTransform turn = Skew.straightening(skew, page.getWidth() * scale, page.getHeight() * scale);
         try {
-            return new ReadingCopy(grey(smaller > 0.9 ? straight : sized(straight, smaller)), scale / (smaller > 0.9 ? 1 : smaller), turn.createInverse());
+            BufferedImage copy = grey(smaller == 1 ? straight : sized(straight, smaller));
+            return new ReadingCopy(straight, scale, leaders.words(), copy, scale / smaller, turn.createInverse());
         } catch (NoninvertibleTransformException e) {
             throw new IllegalStateException("Turning back is always possible", e);
         }
@@ -101,6 +111,12 @@ public final class ReadingCopy {
     public BufferedImage picture() { return picture; }
     /** Points a pixel. */
     public double scale() { return scale; }
+
+    /** Rows of dots, which were taken out of the picture. */
+    public List<Picture.Word> leaders() { return leaders; }
+
+    /** What else stands on the page than these words. */
+    public LoneMarks left(List<Picture.Word> words) { return new LoneMarks(straight, straightScale, words); }
 
     /** Where a word of this copy stands on the page as it was scanned. */
     public Picture.Word onPage(Picture.Word word) {

@@ -11,6 +11,7 @@ import java.awt.Font;
 import java.awt.FontFormatException;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
+import java.awt.geom.Ellipse2D;
 import java.awt.geom.Rectangle2D;
 import java.awt.image.BufferedImage;
 import java.awt.image.DataBufferInt;
@@ -178,5 +179,51 @@ class ScannedSheetTest {
         Picture.Word right = copy.onPage(new Picture.Word("deck", 497, 252, 20, 11));
         assertThat(right.baseline()).isEqualTo(252 + 200 * Math.tan(Math.toRadians(1.5)), within(0.6));
         assertThat(Skew.of(Bitmap.of(copy.picture()))).isEqualTo(0, within(0.11));
+    }
+
+    @Test void leadersAreTakenOutAndToldAsDots() {
+        text(3);
+        line("Muster points ...", 72, 200, 11, false);
+        graphics.setColor(Color.BLACK);
+        for (int i = 0; i < 40; i++) graphics.fill(new Ellipse2D.Double(180 + 5 * i, 198.8, 1.2, 1.2));
+        noise();
+        ReadingCopy copy = ReadingCopy.of(page, SCALE);
+        assertThat(copy.leaders()).singleElement().satisfies(dots -> {
+            assertThat(dots.text()).isEqualTo(".".repeat(40));
+            assertThat(dots.x()).isEqualTo(180, within(0.6));
+            assertThat(dots.width()).isEqualTo(196.2, within(1.0));
+            assertThat(dots.baseline()).isEqualTo(200, within(0.6));
+        });
+        assertThat(copy.left(words).isEmpty()).as("nothing is left of the dots").isTrue();
+    }
+
+    @Test void whatStandsAloneIsToldByItsShapeOrReadOnASheetOfItsOwn() {
+        line("The night watch counts the bicycles", 100, 100, 11, false);
+        line("and writes them down", 100, 115, 11, false);
+        line("in a book that lies on the desk", 100, 130, 11, false);
+        List<Picture.Word> read = List.copyOf(words);
+        graphics.fill(new Ellipse2D.Double(84, 94.5, 4, 4));
+        graphics.fill(new Rectangle2D.Double(84, 111, 6, 0.9));
+        line("7", 84, 130, 11, false);
+        noise();
+        LoneMarks marks = ReadingCopy.of(page, SCALE).left(read);
+        assertThat(marks.signs()).extracting(Picture.Word::text).containsExactlyInAnyOrder("•", "–");
+        assertThat(marks.signs()).extracting(Picture.Word::baseline).containsExactlyInAnyOrder(100.0, 115.0);
+        assertThat(marks.sheet().getHeight()).as("one row").isEqualTo(72);
+        assertThat(marks.placed(List.of(new Picture.Word("7", 24, 54, 12, 30)))).singleElement().satisfies(seven -> {
+            assertThat(seven.x()).isEqualTo(84, within(1.5));
+            assertThat(seven.baseline()).isEqualTo(130);
+        });
+        assertThat(marks.placed(List.of(new Picture.Word("beyond", 24, 900, 12, 30), new Picture.Word("!!", 24, 54, 12, 30)))).isEmpty();
+    }
+
+    /** A program that recognises words tells the numbers of a list, or the pages of a list of contents, as blocks of their own. */
+    @Test void linesThatWereToldInPiecesAreLinesAgain() {
+        List<Picture.Word> told = List.of(new Picture.Word("1.", 84, 100.4, 6, 11), new Picture.Word("*", 84, 115, 3, 11),
+                new Picture.Word("5", 300, 130, 5, 11), new Picture.Word("Count", 100, 100, 30, 11), new Picture.Word("bicycles", 134, 100, 40, 11), new Picture.Word("Raise", 100, 115, 30, 11),
+                new Picture.Word("Boarding", 100, 130, 40, 11), new Picture.Word("*", 200, 145, 5, 11), new Picture.Word("........", 150, 131, 140, 11));
+        assertThat(ReadWords.inOrder(told)).extracting(Picture.Word::text).containsExactly("1.", "Count", "bicycles", "•", "Raise", "Boarding", "........", "5",
+                "*");
+        assertThat(ReadWords.inOrder(told)).extracting(Picture.Word::baseline).containsExactly(100.0, 100.0, 100.0, 115.0, 115.0, 130.0, 130.0, 130.0, 145.0);
     }
 }
