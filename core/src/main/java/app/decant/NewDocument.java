@@ -18,7 +18,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
-/** Text documents that are begun here: empty, or as a template is. They are files from the first moment, so that work on them is kept as on any other. */
+/** Text documents that are begun here: empty, as a template is, or of what is seen on scanned pages. They are files from the first moment, so that work on them is kept as on any other. */
 public final class NewDocument {
     /** Where paper is measured in inches; common practice, no source. */
     private static final Set<String> LETTER_COUNTRIES = Set.of("US", "CA", "MX", "PH", "CL", "CO", "VE");
@@ -34,7 +34,7 @@ public final class NewDocument {
      * @return where it is
      * @throws app.decant.document.DecantException where it can't be written
      */
-    public static Path empty(Path file, Locale locale) { return write(blank(locale), file); }
+    public static Path empty(Path file, Locale locale) { return write(blank(locale), file, Progress.SILENT); }
 
     /**
      * Writes a document that begins as a template is.
@@ -44,8 +44,19 @@ public final class NewDocument {
     public static Path from(Path template, Path file) {
         Document document = Decant.open(template).document();
         // It is nobody's yet, and of now.
-        return write(document.withFacts(new Facts(null, null, null, null, document.facts().language(), null, null, Map.of())), file);
+        return write(document.withFacts(new Facts(null, null, null, null, document.facts().language(), null, null, Map.of())), file, Progress.SILENT);
     }
+
+    /**
+     * Writes a document of the words, tables and pictures that are seen on scanned pages, to be revised as any other.
+     *
+     * @param scans for which {@link #isOfScans} holds
+     * @throws app.decant.document.DecantException where it can't be written, or was stopped
+     */
+    public static Path ofScans(Document scans, Path file, Progress progress) { return write(scans, file, progress); }
+
+    /** Whether a document is nothing but scanned pages with words under them. */
+    public static boolean isOfScans(Document document) { return ScannedText.isAll(document); }
 
     static Document blank(Locale locale) {
         String page = "<html lang=\"" + locale.toLanguageTag() + "\"><body><p></p></body></html>";
@@ -55,12 +66,12 @@ public final class NewDocument {
         return styled.withSections(List.of(section.withBlocks(List.of(Paragraph.of("")))));
     }
 
-    private static Path write(Document document, Path file) {
+    private static Path write(Document document, Path file, Progress progress) {
         String ending = file.getFileName().toString().replaceFirst("^.*\\.", "");
         Target told = Target.of(ending);
         Target target = told == null || told == Target.PDF || !List.of(Target.values()).contains(told) ? Target.DOCX : told;
         Path named = ending.equals(target.ending()) ? file : file.resolveSibling(file.getFileName() + "." + target.ending());
         Recipe recipe = Recipe.PLAIN.to(target).with(Recipe.WhenPresent.KEEP_BOTH);
-        return Decant.publish(new Order(Decant.layOut(document), recipe), named, Progress.SILENT).get(0).file();
+        return Decant.publish(new Order(Decant.layOut(document), recipe), named, progress).get(0).file();
     }
 }

@@ -35,8 +35,7 @@ final class ScannedText {
         if (recipe.target() == Target.PDF || recipe.target() == Target.TXT || pages.origin(Workbook.class).isPresent()) return pages;
         Optional<Document> origin = pages.original().isEmpty() ? pages.origin(Document.class) : Optional.empty();
         if (origin.isEmpty()) return pages;
-        ScannedText scans = new ScannedText();
-        for (Section section : origin.get().sections()) for (Block block : section.blocks()) scans.take(block, section.page());
+        ScannedText scans = in(origin.get());
         if (scans.sheets.isEmpty()) return pages;
         int count = scans.sheets.size();
         if (scans.others) {
@@ -46,6 +45,18 @@ final class ScannedText {
         told.accept(Finding.changed(Message.of("open.scans-go-as-words", count)));
         Document words = ScanWords.document(scans.sheets, FontCatalogue.ofThisMachine(), progress);
         return Decant.layOut(words.withFacts(origin.get().facts()), progress);
+    }
+
+    private static ScannedText in(Document document) {
+        ScannedText scans = new ScannedText();
+        for (Section section : document.sections()) for (Block block : section.blocks()) scans.take(block, section.page());
+        return scans;
+    }
+
+    /** Whether a document is nothing but scanned pages with words under them. */
+    static boolean isAll(Document document) {
+        ScannedText scans = in(document);
+        return !scans.others && !scans.sheets.isEmpty();
     }
 
     private void take(Block block, Section.PageGeometry page) {

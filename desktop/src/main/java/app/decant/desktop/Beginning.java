@@ -5,7 +5,10 @@ import app.decant.desktop.part.Words;
 import app.decant.desktop.station.Notices;
 import app.decant.desktop.station.Station;
 import app.decant.desktop.station.Window;
+import app.decant.desktop.work.Desk;
+import app.decant.desktop.work.Job;
 import app.decant.document.DecantException;
+import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Walk;
 import app.decant.edit.TextSelection;
@@ -17,7 +20,7 @@ import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.stage.FileChooser;
 
-/** Begins a document: empty, or as a template is. It gets its name first, and is open to be written in then. */
+/** Begins a document: empty, as a template is, or of scanned pages. It gets its name first, and is open to be written in then. */
 final class Beginning {
     private static final List<String> TEMPLATES = List.of("*.dotx", "*.dotm", "*.dot", "*.ott", "*.docx", "*.docm", "*.doc", "*.odt", "*.rtf");
 
@@ -44,9 +47,41 @@ final class Beginning {
 
     void from(Path template, Path file) { begin(() -> NewDocument.from(template, file)); }
 
-    private File named() {
+    /** Asks for a name, and begins a document there of what is seen on the scanned pages that are open. */
+    void fromScan() {
+        File file = named(window.desk().source().get().title());
+        if (file != null) fromScanAt(file.toPath());
+    }
+
+    void fromScanAt(Path file) {
+        Desk desk = window.desk();
+        Document scans = desk.document();
+        if (desk.job().get() != null) return;
+        Job job = new Job(Words.of("begin.scan.job"));
+        desk.job().set(job);
+        job.start(desk::aside, progress -> NewDocument.ofScans(scans, file, progress), made -> {
+            desk.job().set(null);
+            desk.whenOpened(this::write);
+            window.open(made);
+        }, problem -> {
+            desk.job().set(null);
+            if (problem.kind() != DecantException.Kind.CANCELLED)
+                window.notices().say(problem.getMessage(), "notice-bad", Notices.action("notice.well", () -> { }));
+        });
+    }
+
+    /** Offers to make a document of pages that can be looked at only. */
+    void offer() {
+        if (NewDocument.isOfScans(window.desk().document()))
+            window.notices().say(Words.of("begin.scan.offer"), "notice-work", Notices.action("begin.scan.take", this::fromScan), Notices.action("notice.leave",
+                    () -> { }));
+    }
+
+    private File named() { return named(Words.of("begin.name")); }
+
+    private File named(String name) {
         FileChooser chooser = chooser("begin.title");
-        chooser.setInitialFileName(Words.of("begin.name"));
+        chooser.setInitialFileName(name);
         chooser.getExtensionFilters().addAll(new FileChooser.ExtensionFilter("docx", "*.docx"), new FileChooser.ExtensionFilter("odt", "*.odt"));
         return chooser.showSaveDialog(window.stage());
     }

@@ -186,6 +186,7 @@ final class MainWindow implements Window {
                     if (desk.source().get() == now) tellInside(now, differences);
                 });
             }
+            if (now != null) beginning.offer();
             if (now != null && windows.hasElsewhere(this, now.file())) notices.say(Words.of("window.twice", now.name()), "notice-work");
             stage.setTitle(now == null ? "Decant" : now.name() + " \u2013 Decant");
             another = false;

@@ -1,5 +1,6 @@
 package app.decant.desktop;
 
+import app.decant.NewDocument;
 import app.decant.desktop.command.Command.Reach;
 import app.decant.desktop.command.Command;
 import app.decant.desktop.command.CommandList;
@@ -66,6 +67,7 @@ final class WindowCommands {
         add("open", ALWAYS, window::chooseFile, control(KeyCode.O));
         add("begin", ALWAYS, () -> window.beginning().empty(), control(KeyCode.N, KeyCombination.SHIFT_DOWN));
         add("begin.from", ALWAYS, () -> window.beginning().fromTemplate());
+        add("begin.scan", () -> open.getAsBoolean() && NewDocument.isOfScans(desk.document()), () -> window.beginning().fromScan());
         add("window.new", ALWAYS, window::anotherWindow, control(KeyCode.N));
         add("save", open, window::save, control(KeyCode.S));
         add("publish", open, window::publishNow, control(KeyCode.ENTER));

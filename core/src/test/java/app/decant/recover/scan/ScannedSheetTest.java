@@ -220,10 +220,11 @@ class ScannedSheetTest {
     /** A program that recognises words tells the numbers of a list, or the pages of a list of contents, as blocks of their own. */
     @Test void linesThatWereToldInPiecesAreLinesAgain() {
         List<Picture.Word> told = List.of(new Picture.Word("1.", 84, 100.4, 6, 11), new Picture.Word("*", 84, 115, 3, 11),
-                new Picture.Word("5", 300, 130, 5, 11), new Picture.Word("Count", 100, 100, 30, 11), new Picture.Word("bicycles", 134, 100, 40, 11), new Picture.Word("Raise", 100, 115, 30, 11),
+                new Picture.Word("5", 300, 130, 5, 11), new Picture.Word("Count", 100, 100, 30, 11),
+                new Picture.Word("bicycles", 134, 100, 40, 11), new Picture.Word("Raise", 100, 115, 30, 11),
                 new Picture.Word("Boarding", 100, 130, 40, 11), new Picture.Word("*", 200, 145, 5, 11), new Picture.Word("........", 150, 131, 140, 11));
-        assertThat(ReadWords.inOrder(told)).extracting(Picture.Word::text).containsExactly("1.", "Count", "bicycles", "•", "Raise", "Boarding", "........", "5",
-                "*");
+        assertThat(ReadWords.inOrder(told)).extracting(Picture.Word::text).containsExactly("1.", "Count", "bicycles", "•", "Raise", "Boarding", "........",
+                "5", "*");
         assertThat(ReadWords.inOrder(told)).extracting(Picture.Word::baseline).containsExactly(100.0, 100.0, 100.0, 115.0, 115.0, 130.0, 130.0, 130.0, 145.0);
     }
 }
