@@ -18,7 +18,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
-/** Text documents that are begun here: empty, as a template is, or of what is seen on scanned pages. They are files from the first moment, so that work on them is kept as on any other. */
+/**
+ * Text documents that are begun here: empty, as a template is, or of what is seen on scanned pages. They are files from the first moment, so that work on them
+ * is kept as on any other.
+ */
 public final class NewDocument {
     /** Where paper is measured in inches; common practice, no source. */
     private static final Set<String> LETTER_COUNTRIES = Set.of("US", "CA", "MX", "PH", "CL", "CO", "VE");

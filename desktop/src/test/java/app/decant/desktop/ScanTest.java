@@ -32,7 +32,8 @@ import org.testfx.util.WaitForAsyncUtils;
 /** A letter from a copier: looked at as it is, made text when its words are to be corrected. */
 class ScanTest {
     @RegisterExtension static final SharedWindow SHARED = new SharedWindow();
-    private static final List<String> LINES = List.of("Harbour notice 27", "The timbers of the outer berth are renewed", "Ships lie at the inner berth meanwhile");
+    private static final List<String> LINES = List.of("Harbour notice 27", "The timbers of the outer berth are renewed",
+            "Ships lie at the inner berth meanwhile");
     private static final List<List<String>> ROWS = List.of(List.of("Berth", "Ship"), List.of("North", "Skerrow"), List.of("South", "Ostrey"));
 
     private static void page(PDDocument pdf, BufferedImage picture) throws IOException {

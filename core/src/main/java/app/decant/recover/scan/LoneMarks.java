@@ -17,6 +17,7 @@ public final class LoneMarks {
     private static final int ROW = 72;
     private static final int MARGIN = 24;
     private static final int MOST = 300;
+    private static final int MOST_SPOTS = 5000;
     private static final int LONGEST = 8;
     /** As shares of the size of text. */
     private static final double LETTERS_APART = 0.28;
@@ -51,6 +52,8 @@ public final class LoneMarks {
         List<Rectangle> marks = new ArrayList<>();
         List<Bitmap.Spot> sorted = new ArrayList<>(spots);
         sorted.removeIf(spot -> spot.ink() < 5);
+        // A raster or a photograph, not marks among words.
+        if (sorted.size() > MOST_SPOTS) return marks;
         sorted.sort(Comparator.comparingInt(Bitmap.Spot::left));
         for (Bitmap.Spot spot : sorted) {
             Rectangle frame = new Rectangle(spot.left(), spot.top(), spot.width(), spot.height());

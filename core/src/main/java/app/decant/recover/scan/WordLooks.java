@@ -13,8 +13,9 @@ import java.util.List;
  * words, and their colour.
  */
 final class WordLooks {
-    /** Sizes are measured line by line; what is this close, as a share, is one size. */
-    private static final double ALIKE = 0.14;
+    /** Sizes are measured line by line; so far, as a share, those of one size lie apart, and from their middle. */
+    private static final double SPREAD = 0.14;
+    private static final double ALIKE = 0.08;
     private static final double BOLDER = 1.29;
     /** Letters that a word has at least to be told by itself. */
     private static final int SURE = 3;
@@ -102,7 +103,7 @@ final class WordLooks {
         int from = 0;
         for (int to = 0; to < sorted.size(); to++) {
             letters += words.get(sorted.get(to)).length();
-            while (measured.get(sorted.get(to)) > measured.get(sorted.get(from)) * (1 + ALIKE)) letters -= words.get(sorted.get(from++)).length();
+            while (measured.get(sorted.get(to)) > measured.get(sorted.get(from)) * (1 + SPREAD)) letters -= words.get(sorted.get(from++)).length();
             if (letters <= most) continue;
             most = letters;
             best = (measured.get(sorted.get(from)) + measured.get(sorted.get(to))) / 2;
