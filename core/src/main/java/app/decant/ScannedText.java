@@ -43,8 +43,9 @@ final class ScannedText {
             return pages;
         }
         told.accept(Finding.changed(Message.of("open.scans-go-as-words", count)));
-        Document words = ScanWords.document(scans.sheets, FontCatalogue.ofThisMachine(), progress);
-        return Decant.layOut(words.withFacts(origin.get().facts()), progress);
+        ScanWords.Text words = ScanWords.text(scans.sheets, FontCatalogue.ofThisMachine(), progress);
+        if (words.inPictures() > 0) told.accept(Finding.changed(Message.of("open.words-stay-in-pictures", words.inPictures())));
+        return Decant.layOut(words.document().withFacts(origin.get().facts()), progress);
     }
 
     private static ScannedText in(Document document) {

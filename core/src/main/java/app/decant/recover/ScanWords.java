@@ -57,7 +57,14 @@ public final class ScanWords {
     /** A scanned page: how large it is, in points, its picture with the words under it, and where that stands on it. */
     public record Sheet(double width, double height, Picture scan, double x, double y) { }
 
-    public static Document document(List<Sheet> sheets, FontCatalogue catalogue, Progress progress) {
+    /**
+     * What became of scanned pages.
+     *
+     * @param inPictures how many words stand within pictures on them, and are seen there only
+     */
+    public record Text(Document document, int inPictures) { }
+
+    public static Text text(List<Sheet> sheets, FontCatalogue catalogue, Progress progress) {
         ScanWords words = new ScanWords();
         try (words.pdf) {
             List<ScannedSheet> seen = new ArrayList<>();
@@ -71,7 +78,7 @@ public final class ScanWords {
             for (int i = 0; i < sheets.size(); i++) words.add(sheets.get(i), seen.get(i));
             ByteArrayOutputStream bytes = new ByteArrayOutputStream();
             words.pdf.save(bytes);
-            return Recovery.of(bytes.toByteArray(), "", null, catalogue, progress).document();
+            return new Text(Recovery.of(bytes.toByteArray(), "", null, catalogue, progress).document(), seen.stream().mapToInt(ScannedSheet::within).sum());
         } catch (IOException e) {
             throw new DecantException(Kind.UNFORESEEN, Message.of("recover.words-under-scans"), e);
         }

@@ -157,6 +157,6 @@ final class CopierWriter {
                 }
             }
         }
-        return ScanWords.document(sheets, FontCatalogue.ofThisMachine(), Progress.SILENT);
+        return ScanWords.text(sheets, FontCatalogue.ofThisMachine(), Progress.SILENT).document();
     }
 }

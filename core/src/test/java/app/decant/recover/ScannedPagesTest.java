@@ -164,7 +164,8 @@ class ScannedPagesTest {
         List<Picture.Word> lying = new ArrayList<>();
         for (int i = 0; i < words.size(); i++) lying.add(new Picture.Word(words.get(i), 72, 200 + 60 * i, 40, 12));
         Picture blank = new Picture(new Image("image/png", new byte[0]), 595, 842, null);
-        Document document = ScanWords.document(List.of(new ScanWords.Sheet(595, 842, blank.over(lying), 0, 0)), FontCatalogue.shipped(), Progress.SILENT);
+        Document document = ScanWords.text(List.of(new ScanWords.Sheet(595, 842, blank.over(lying), 0, 0)), FontCatalogue.shipped(), Progress.SILENT)
+                .document();
         assertThat(document.blocks()).extracting(block -> ((Paragraph) block).plainText()).containsExactlyElementsOf(words);
     }
 

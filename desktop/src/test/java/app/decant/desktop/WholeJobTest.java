@@ -245,6 +245,8 @@ class WholeJobTest {
         write(robot, "Vannerholt ");
         until(() -> window.desk().words().slips().get().values().stream().flatMap(List::stream).anyMatch(slip -> slip.word().equals("Vannerholt")));
         pick(TextSelection.caret(found("Vannerholt").start()));
+        until(() -> !robot.lookup("#word-learn").queryAll().isEmpty());
+        settle();
         robot.clickOn("#word-learn");
         until(() -> window.desk().words().slips().get().values().stream().flatMap(List::stream).noneMatch(slip -> slip.word().equals("Vannerholt")));
         // While the text is looked through anew nothing is marked, whatever became of the click.

@@ -15,8 +15,10 @@ import java.util.List;
  * A scanned page set straight and taken apart: its words with their looks, its rules, areas and pictures. All places in points from its top left corner.
  *
  * @param pictures parts of the page as pixels, with where they are
+ * @param within   how many words stand in these, and stayed there
  */
-public record ScannedSheet(double width, double height, List<Word> words, List<Ink.Stroke> rules, List<Ink.Fill> areas, List<Part> pictures) {
+public record ScannedSheet(double width, double height, List<Word> words, List<Ink.Stroke> rules, List<Ink.Fill> areas, List<Part> pictures,
+        int within) {
     public ScannedSheet {
         words = List.copyOf(words);
         rules = List.copyOf(rules);
@@ -36,7 +38,7 @@ public record ScannedSheet(double width, double height, List<Word> words, List<I
     /** A page of which nothing but words is known. */
     public static ScannedSheet ofWords(double width, double height, List<Picture.Word> words) {
         return new ScannedSheet(width, height, words.stream().map(word -> new Word(word.text(), word.x(), word.baseline(), word.width(), word.size(), false, 0))
-                .toList(), List.of(), List.of(), List.of());
+                .toList(), List.of(), List.of(), List.of(), 0);
     }
 
     /**
@@ -58,23 +60,17 @@ public record ScannedSheet(double width, double height, List<Word> words, List<I
         Bitmap rest = ink.copy();
         BufferedImage bare = Skew.copy(straight);
         int paper = Colours.paper(straight);
-        for (Picture.Word word : upright) {
-            Rectangle letters = within(frame(word.x(), word.baseline() - word.size() * 0.7, word.x() + word.width(), word.baseline(), scale), bare);
-            if (!letters.isEmpty()) takeOut(within(frame(word.x() - 1, word.baseline() - word.size() * 0.85, word.x() + word.width() + 1,
-                    word.baseline() + word.size() * 0.3, scale), bare), Colours.beside(bare, letters, paper), rest, bare);
-        }
-        for (Ink.Stroke rule : rules) {
-            Rectangle line = within(frame(rule.x1() - rule.width(), rule.y1() - rule.width(), rule.x2() + rule.width(), rule.y2() + rule.width(), scale), bare);
-            if (!line.isEmpty()) takeOut(line, Colours.beside(bare, line, paper), rest, bare);
-        }
+        takeOut(upright, rules, scale, paper, rest, bare);
         AreaFinder areas = new AreaFinder(bare, rest, scale);
         List<Part> parts = new ArrayList<>();
         for (Rectangle frame : areas.pictures()) parts.add(new Part(straight.getSubimage(frame.x, frame.y, frame.width, frame.height), frame.x * scale,
                 frame.y * scale, frame.width * scale, frame.height * scale));
         rules.removeIf(rule -> parts.stream().anyMatch(part -> isWithin(rule.x1(), rule.y1(), rule.x2(), rule.y2(), part)));
-        List<Picture.Word> outside = upright.stream().filter(word -> !isRule(word, rules)).filter(word -> parts.stream()
-                .noneMatch(part -> isWithin(word.x(), word.baseline() - word.size() / 2, word.x() + word.width(), word.baseline(), part))).toList();
-        return new ScannedSheet(width, height, WordLooks.of(outside, straight, paper, scale), rules, areas.fills(), parts);
+        List<Picture.Word> read = upright.stream().filter(word -> !isRule(word, rules)).toList();
+        List<Picture.Word> outside = read.stream().filter(word -> parts.stream().noneMatch(part -> isWithin(word.x(), word.baseline() - word.size() / 2,
+                word.x() + word.width(), word.baseline(), part))).toList();
+        int within = (int) (read.stream().filter(ScannedSheet::isText).count() - outside.stream().filter(ScannedSheet::isText).count());
+        return new ScannedSheet(width, height, WordLooks.of(outside, straight, paper, scale), rules, areas.fills(), parts, within);
     }
 
     /** The sheets of one document, whose words are as large on one page as on another. */
@@ -86,7 +82,7 @@ public record ScannedSheet(double width, double height, List<Word> words, List<I
         for (ScannedSheet sheet : sheets) {
             List<Word> words = new ArrayList<>();
             for (Word word : sheet.words) words.add(new Word(word.text, word.x, word.baseline, word.width, sizes.get(at++), word.bold, word.rgb));
-            result.add(new ScannedSheet(sheet.width, sheet.height, words, sheet.rules, sheet.areas, sheet.pictures));
+            result.add(new ScannedSheet(sheet.width, sheet.height, words, sheet.rules, sheet.areas, sheet.pictures, sheet.within));
         }
         return result;
     }
@@ -99,6 +95,19 @@ public record ScannedSheet(double width, double height, List<Word> words, List<I
 
     private static Rectangle within(Rectangle frame, BufferedImage page) {
         return frame.intersection(new Rectangle(page.getWidth(), page.getHeight()));
+    }
+
+    /** Words and rules are taken out of what is still to be explained. */
+    private static void takeOut(List<Picture.Word> words, List<Ink.Stroke> rules, double scale, int paper, Bitmap rest, BufferedImage bare) {
+        for (Picture.Word word : words) {
+            Rectangle letters = within(frame(word.x(), word.baseline() - word.size() * 0.7, word.x() + word.width(), word.baseline(), scale), bare);
+            if (!letters.isEmpty()) takeOut(within(frame(word.x() - 1, word.baseline() - word.size() * 0.85, word.x() + word.width() + 1,
+                    word.baseline() + word.size() * 0.3, scale), bare), Colours.beside(bare, letters, paper), rest, bare);
+        }
+        for (Ink.Stroke rule : rules) {
+            Rectangle line = within(frame(rule.x1() - rule.width(), rule.y1() - rule.width(), rule.x2() + rule.width(), rule.y2() + rule.width(), scale), bare);
+            if (!line.isEmpty()) takeOut(line, Colours.beside(bare, line, paper), rest, bare);
+        }
     }
 
     /** What is known is taken out of the rest: its ink, and its pixels, which become what is behind it. */
@@ -146,9 +155,11 @@ public record ScannedSheet(double width, double height, List<Word> words, List<I
                 && rule.x1() > area.x() - 2 && rule.x2() < area.right() + 2;
     }
 
+    private static boolean isText(Picture.Word word) { return word.text().codePoints().anyMatch(Character::isLetterOrDigit); }
+
     /** Rules are read as bars and dashes, now and then. */
     private static boolean isRule(Picture.Word word, List<Ink.Stroke> rules) {
-        if (word.text().codePoints().anyMatch(Character::isLetterOrDigit)) return false;
+        if (isText(word)) return false;
         return rules.stream().anyMatch(rule -> rule.x1() < word.x() + word.width() + 1 && rule.x2() > word.x() - 1
                 && rule.y1() < word.baseline() + 2 && rule.y2() > word.baseline() - word.size() && word.text().matches("[|_\\[\\]()\\\\/—–=-]+"));
     }

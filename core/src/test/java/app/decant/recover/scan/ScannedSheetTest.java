@@ -154,6 +154,7 @@ class ScannedSheetTest {
             graphics.fill(new Rectangle2D.Double(100 + x, 300 + y, 1.1, 1.1));
         }
         words.add(new Picture.Word("~;", 150, 350, 20, 9));
+        words.add(new Picture.Word("Pier", 180, 380, 20, 9));
         ScannedSheet sheet = sheet();
         assertThat(sheet.pictures()).singleElement().satisfies(part -> {
             assertThat(part.x()).isEqualTo(100, within(4.5));
@@ -162,7 +163,8 @@ class ScannedSheetTest {
             assertThat(part.height()).isEqualTo(100, within(8.5));
             assertThat(part.pixels().getWidth() * SCALE).isEqualTo(part.width(), within(0.5));
         });
-        assertThat(sheet.words()).extracting(ScannedSheet.Word::text).doesNotContain("~;");
+        assertThat(sheet.words()).extracting(ScannedSheet.Word::text).doesNotContain("~;", "Pier");
+        assertThat(sheet.within()).as("words to be told of").isOne();
     }
 
     @Test void sizesThatDifferAsMeasuringDoesAreOne() {

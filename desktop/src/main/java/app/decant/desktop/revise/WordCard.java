@@ -8,6 +8,7 @@ import app.decant.document.Place;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.spelling.Spelling.Slip;
+import java.util.List;
 import java.util.Locale;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -50,26 +51,33 @@ final class WordCard {
     void tell() {
         TextSelection span = desk.selection().get();
         Slip slip = span == null || desk.document() == null ? null : desk.words().at(span.start());
-        box.show(slip != null);
         if (slip == null || slip.equals(shown)) {
-            if (slip == null) shown = null;
+            if (slip == null) {
+                shown = null;
+                box.show(false);
+            }
             return;
         }
         shown = slip;
+        // Shown once all of it is known: what is about to be clicked must not move away.
+        box.show(false);
+        desk.words().suggest(slip, OFFERED, words -> {
+            if (shown == slip) show(slip, words);
+        });
+    }
+
+    private void show(Slip slip, List<String> words) {
         about.setText(Words.of("words.about", slip.word(), Locale.forLanguageTag(slip.language().tag()).getDisplayName(Locale.ENGLISH)));
         meant.getChildren().clear();
-        desk.words().suggest(slip, OFFERED, words -> {
-            if (shown != slip) return;
-            meant.getChildren().clear();
-            for (String word : words) {
-                Button button = new Button(word);
-                button.setId("word-" + meant.getChildren().size());
-                button.getStyleClass().addAll("look-button", "small-button", "word-button");
-                button.setAccessibleText(Words.of("words.instead", word));
-                button.setOnAction(event -> correct(word));
-                meant.getChildren().add(button);
-            }
-        });
+        for (String word : words) {
+            Button button = new Button(word);
+            button.setId("word-" + meant.getChildren().size());
+            button.getStyleClass().addAll("look-button", "small-button", "word-button");
+            button.setAccessibleText(Words.of("words.instead", word));
+            button.setOnAction(event -> correct(word));
+            meant.getChildren().add(button);
+        }
+        box.show(true);
     }
 
     private void correct(String word) {
