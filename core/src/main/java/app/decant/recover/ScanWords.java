@@ -46,7 +46,6 @@ public final class ScanWords {
     /** Finer scans are looked at in so many pixels an inch. */
     private static final double RESOLUTION = 200;
     private static final float QUALITY = 0.85f;
-
     private static final Message LOOKING = Message.of("step.looking-at-scans");
 
     private final PDDocument pdf = new PDDocument();

@@ -315,7 +315,9 @@ class RecoveryTest {
         String hocr = "<span class='ocr_line' title='bbox 300 300 1200 350; baseline 0.01 -11; x_size 45; x_descenders 10'>"
                 + "<span class='ocrx_word' title='bbox 300 300 550 350; x_wconf 96'>Harbour</span>"
                 + "<span class='ocrx_word' title='bbox 580 300 760 350; x_wconf 91'><strong>notice</strong></span>"
-                + "<span class='ocrx_word' title='bbox 800 300 860 350; x_wconf 12'>~;</span></span>";
+                + "<span class='ocrx_word' title='bbox 800 300 860 350; x_wconf 12'>~;</span></span>"
+                + "<span class='ocr_line' title='bbox 900 400 930 900; textangle 90; x_size 30'>"
+                + "<span class='ocrx_word' title='bbox 900 400 930 900; x_wconf 60'>OMAN</span></span>";
         List<Picture.Word> words = OpticalReader.words(hocr, 72.0 / 300);
         assertThat(words).extracting(Picture.Word::text).containsExactly("Harbour", "notice");
         // hOCR 1.2: the baseline is a line through the left lower corner of the box, moved by its second number, falling by its first.

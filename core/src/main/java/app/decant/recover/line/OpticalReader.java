@@ -137,8 +137,8 @@ public final class OpticalReader {
             double[] box = numbers(line, "bbox", 4);
             double[] baseline = numbers(line, "baseline", 2);
             double[] size = numbers(line, "x_size", 1);
-            // A column of single numbers is taken for text on its side; they are read again, one by one.
-            if (box == null || numbers(line, "textangle", 1) != null) continue;
+            // A column of single numbers is taken for a word or two on their side; they are read again, one by one.
+            if (box == null || numbers(line, "textangle", 1) != null && line.select(".ocrx_word").size() <= 2) continue;
             // Lines that stand askew say how; those that say nothing reach from heads to feet.
             double slope = baseline == null ? 0 : baseline[0];
             double foot = baseline == null ? -0.22 * (box[3] - box[1]) : baseline[1];

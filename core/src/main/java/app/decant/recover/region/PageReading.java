@@ -40,8 +40,6 @@ public final class PageReading {
     private final FieldPlaces fields;
     private final Progress progress;
     private final AtomicBoolean stopped = new AtomicBoolean();
-    /** Scans take seconds each: one by one they keep all readers at work. */
-    private int batch = BATCH;
 
     /** A page as read, what was found out on the way, and how much of its text is tagged. */
     public record Read(SourcePage page, PageMatter matter, List<Finding> findings, double tagged) { }
@@ -59,7 +57,6 @@ public final class PageReading {
 
     public void each(Consumer<Read> next) {
         boolean scans = source.startsWithScan();
-        batch = scans ? 1 : BATCH;
         int workers = source.pages() < (scans ? 2 : LEAST_FOR_TWO) ? 1 : Math.max(1, Math.min(4, Runtime.getRuntime().availableProcessors()));
         if (workers == 1) {
             for (int i = 0; i < source.pages(); i++) {
@@ -73,7 +70,8 @@ public final class PageReading {
             for (int i = 0; i < workers; i++) readers.add(new Reader(i == 0 ? () -> source : another));
             // Read while the others open, and before any of them asks, since only one thread may read in this file.
             source.tags();
-            inOrder(readers, next);
+            // Scans take seconds each: one by one they keep all readers at work.
+            inOrder(readers, scans ? 1 : BATCH, next);
             for (Reader reader : readers) if (reader.file() != source) reader.file().targets().forEach(source.targets()::putIfAbsent);
         } finally {
             stopped.set(true);
@@ -111,7 +109,7 @@ public final class PageReading {
     }
 
     /** Batches of pages go round the readers; each has one to work on and one to go on with, so that no more of them are held. */
-    private void inOrder(List<Reader> readers, Consumer<Read> next) {
+    private void inOrder(List<Reader> readers, int batch, Consumer<Read> next) {
         Progress asked = (done, total, what) -> !stopped.get();
         int workers = readers.size();
         List<Future<List<Read>>> running = new ArrayList<>();
@@ -123,9 +121,9 @@ public final class PageReading {
                 int from = started;
                 int to = Math.min(source.pages(), from + batch);
                 running.add(reader.thread.submit(() -> {
-                    List<Read> batch = new ArrayList<>();
-                    for (int i = from; i < to; i++) batch.add(read(reader.file(), i, asked));
-                    return batch;
+                    List<Read> pages = new ArrayList<>();
+                    for (int i = from; i < to; i++) pages.add(read(reader.file(), i, asked));
+                    return pages;
                 }));
                 started = to;
             }
