@@ -64,6 +64,9 @@ final class CorrectedPages implements AutoCloseable {
         /** Why the page can't be corrected in place; null where it can. */
         String refused() { return refused; }
 
+        /** Whether it gives lines over to another page. */
+        boolean gives() { return made != null && made.given() != null; }
+
         /** The page as it is to be. */
         Rewritten page() { return page; }
 

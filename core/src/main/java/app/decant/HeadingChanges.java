@@ -1,7 +1,6 @@
 package app.decant;
 
 import app.decant.document.Cascade;
-import app.decant.document.Document;
 import app.decant.document.ListLabels;
 import app.decant.document.Outline;
 import app.decant.document.Paragraph;
@@ -29,12 +28,13 @@ final class HeadingChanges {
     private final Map<Paragraph, Paragraph> partners = new IdentityHashMap<>();
     private final Map<Paragraph, Integer> numbers = new IdentityHashMap<>();
 
-    HeadingChanges(Document before, Walk walk, PagedDocument now, Provenance provenance) {
-        this.walk = walk;
+    /** @param came the headings of the text as it came, which are found once: see {@link #came} */
+    HeadingChanges(StandingText text, Outline came, PagedDocument now) {
+        this.walk = text.walk();
         this.now = now;
-        this.provenance = provenance;
-        cascade = Cascade.of(before);
-        came = Outline.of(before, cascade, ListLabels.of(before, cascade));
+        this.came = came;
+        provenance = text.provenance();
+        cascade = text.cascade();
         pair(walk.stops(), now.walk());
         Map<Paragraph, Integer> headings = new IdentityHashMap<>();
         for (int i = 0; i < came.headings().size(); i++) headings.put(came.headings().get(i).paragraph(), i);
@@ -76,6 +76,8 @@ final class HeadingChanges {
         }
     }
 
+    static Outline came(StandingText text) { return Outline.of(text.document(), text.cascade(), ListLabels.of(text.document(), text.cascade())); }
+
     /** Whether all headings are what they were. */
     boolean isNothing() {
         List<Outline.Heading> is = now.outline().headings();
@@ -95,7 +97,12 @@ final class HeadingChanges {
      * @param standing the document with its text where it stands on the pages
      * @param pages    that are published
      */
-    Retold on(PagedDocument standing, Pages pages) {
+    Retold on(PagedDocument standing, Pages pages) { return new Retold(was(), is(standing, pages), roles()); }
+
+    /** Where they stand, as far as they are known: the same as {@link #on} tells, without what paragraphs are. */
+    Retold places(PagedDocument standing, Pages pages) { return new Retold(was(), is(standing, pages), List.of()); }
+
+    private List<Pages.Heading> was() {
         List<Pages.Heading> was = new ArrayList<>();
         for (Outline.Heading heading : came.headings()) {
             List<Provenance.Line> lines = provenance.of(heading.paragraph());
@@ -103,6 +110,11 @@ final class HeadingChanges {
             was.add(new Pages.Heading(heading.level(), heading.title(), heading.text(), first == null ? -1 : first.page(),
                     first == null ? 0 : Math.max(0, first.baseline() - first.size())));
         }
+        return was;
+    }
+
+    private List<Retold.Now> is(PagedDocument standing, Pages pages) {
+        List<Pages.Heading> was = was();
         List<Retold.Now> is = new ArrayList<>();
         boolean shuffled = isShuffled();
         for (Outline.Heading heading : now.outline().headings()) {
@@ -116,7 +128,7 @@ final class HeadingChanges {
             is.add(new Retold.Now(number, place != null ? place
                     : new Pages.Heading(heading.level(), heading.title(), heading.text(), was.get(number).page(), was.get(number).top()), moved));
         }
-        return new Retold(was, is, roles());
+        return is;
     }
 
     /** Whether headings are in another order than they came in. */

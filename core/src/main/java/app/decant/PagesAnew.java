@@ -51,8 +51,9 @@ final class PagesAnew {
      *
      * @param anew    pages of the file that have to be set anew
      * @param inPlace pages that are corrected where they stand, by their numbers
+     * @param numbers of pages on which places stand that are on others than they were, by their names
      */
-    record Wished(Set<Integer> anew, Map<Integer, Rewritten> inPlace) { }
+    record Wished(Set<Integer> anew, Map<Integer, Rewritten> inPlace, Map<String, String> numbers) { }
 
     /**
      * @param before the document as it came
@@ -89,7 +90,7 @@ final class PagesAnew {
         kept.keySet().removeIf(number -> reached.contains(number % count));
         OwnPages others = own.of(original).with(kept);
         StretchLayout.Made made = layout.next(laid, runs.stream().filter(ReachedText.Run::hasText).map(run -> stretch(run, now)).toList(),
-                total(reached) + others.count() - count - reached.size(), progress);
+                total(reached), wished.numbers, progress);
         Mixed mixed = new Mixed(others, laid, now.sections().stream().map(Section::frames).toList());
         mixed.put(runs, reached, made, findings);
         if (mixed.pages.isEmpty()) return null;

@@ -4,6 +4,7 @@ import app.decant.CorrectedPages.Tried;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
 import app.decant.document.Finding;
+import app.decant.document.Outline;
 import app.decant.document.Paragraph;
 import app.decant.document.Progress;
 import app.decant.document.Walk;
@@ -31,6 +32,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.function.IntFunction;
+import java.util.stream.IntStream;
 import org.slf4j.LoggerFactory;
 
 /**
@@ -38,6 +40,9 @@ import org.slf4j.LoggerFactory;
  * with other words where those can be put in place, pages set anew where they can't. It is asked again after every edit, and remembers what it found.
  */
 public final class Revision implements AutoCloseable {
+    /** Numbers of pages settle after so many times: each may move a line. */
+    private static final int ROUNDS = 4;
+
     private final Original original;
     private final Taken taken;
     private final Document before;
@@ -49,12 +54,32 @@ public final class Revision implements AutoCloseable {
     private final StandingHeads heads;
     private final Map<StandingHeads.One, HeadLines> headLines = new IdentityHashMap<>();
     private PagesAnew anew;
+    private Outline headings;
+    private PageReferences references;
+    private PageReferences.Following following = PageReferences.Following.NOTHING;
     private volatile FileForm form;
     private final CorrectedPages corrected;
     private OwnPages own;
 
     /** The lines of a header on a page, and what they were made from. */
     private record HeadLines(Paragraph paragraph, Rewritten.Reset reset, List<Item> lines) { }
+
+    /**
+     * What comes of what was edited.
+     *
+     * @param edits    with those that follow from them; null where more was edited than can be told
+     * @param tries    page by page
+     * @param result   the pages, and what is to be told of them
+     */
+    private record Made(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, Result result) {
+        Made with(Result other) { return new Made(now, edits, tries, other); }
+
+        /** A page as it is rewritten; null where it is not. */
+        Rewritten rewritten(int page) {
+            Tried one = tries.get(page);
+            return one == null || one.refused() != null ? null : one.page();
+        }
+    }
 
     /**
      * What is published.
@@ -99,16 +124,17 @@ public final class Revision implements AutoCloseable {
      * @throws app.decant.document.DecantException where the file can't be opened, or its owner forbids that it is changed
      */
     public Result published(PagedDocument now, Progress progress) {
-        TextEdits.Found edits;
-        Map<Integer, Tried> tries;
-        synchronized (this) {
-            edits = edits(now);
-            tries = tries(edits);
+        Made made = made(now, progress);
+        for (int again = 0; again < ROUNDS; again++) {
+            // Aside, since it takes a while: whoever writes on is not kept waiting.
+            corrected.prove(made.tries, progress);
+            Made proven = made(now, progress);
+            boolean same = proven.tries.equals(made.tries);
+            made = proven;
+            if (same) break;
         }
-        // Aside, since it takes a while: whoever writes on is not kept waiting.
-        corrected.prove(tries, progress);
         synchronized (this) {
-            return noted(retold(bookmarked(of(now, edits, tries, progress), now, edits, tries), now, edits, tries), now, edits, tries);
+            return noted(retold(bookmarked(made)));
         }
     }
 
@@ -118,11 +144,10 @@ public final class Revision implements AutoCloseable {
      */
     public synchronized PagedDocument shown(PagedDocument now) {
         try {
-            TextEdits.Found edits = edits(now);
-            Map<Integer, Tried> tries = tries(edits);
-            Pages pages = of(now, edits, tries, Progress.SILENT).pages;
+            Made made = made(now, Progress.SILENT);
+            Pages pages = made.result.pages;
             if (pages == now || taken.provenance().sheets().size() != own.count()) return now;
-            return pages instanceof RevisedPages revised ? (PagedDocument) revised.shown() : now.on(shown(now, pages, edits, tries));
+            return pages instanceof RevisedPages revised ? (PagedDocument) revised.shown() : now.on(shown(made, pages));
         } catch (DecantException e) {
             LoggerFactory.getLogger(Revision.class).info("{}", e.getMessage());
             return now;
@@ -135,9 +160,10 @@ public final class Revision implements AutoCloseable {
 
     /** The structure that was found in its pages, as far as these are its own; null where it is not known any more. */
     synchronized LogicalStructure structure(PagedDocument now) {
-        TextEdits.Found edits = edits(now);
+        Made made = made(now, Progress.SILENT);
+        TextEdits.Found edits = made.edits;
         if (edits == null || !edits.beyond().isEmpty() || !edits.edits().stream().allMatch(TextEdits.Edit::isPlain)) return null;
-        Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries(edits), new ArrayList<>());
+        Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(made.tries, new ArrayList<>());
         return isWhole(edits, inPlace) ? FoundStructure.of(now, taken.provenance(), edits, inPlace) : null;
     }
 
@@ -146,23 +172,66 @@ public final class Revision implements AutoCloseable {
         return TextEdits.between(text, now.document(), now.walk(), new FieldAnswers(this::form));
     }
 
-    private Result of(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries, Progress progress) {
+    /** What comes of the edits, and of those that follow from them: numbers of pages that are printed elsewhere. */
+    private synchronized Made made(PagedDocument now, Progress progress) {
+        TextEdits.Found edits = edits(now);
+        Set<Integer> unable = new TreeSet<>();
+        for (int again = 0;; again++) {
+            Made made = made(now, edits, progress);
+            for (TextEdits.Edit edit : following.edits())
+                if (!made.result.pages.original().isEmpty() && made.rewritten(edit.page()) == null) unable.add(edit.page());
+            List<PageReferences.Stale> stale = stale(made);
+            PageReferences.Following next = PageReferences.Following.of(stale, edit -> !unable.contains(edit.page()) && edits.takes(edit));
+            if (next.equals(following) || again == ROUNDS) return made.with(told(made.result, stale));
+            following = next;
+        }
+    }
+
+    private Made made(PagedDocument now, TextEdits.Found edits, Progress progress) {
+        TextEdits.Found all = edits == null || edits == TextEdits.Found.NOTHING ? edits : edits.with(following.edits());
+        Map<Integer, Tried> tries = tries(all);
+        return of(new Made(now, all, tries, null), progress);
+    }
+
+    /** Numbers of pages that are printed of headings which came to stand on others; none as long as every page keeps its own. */
+    private List<PageReferences.Stale> stale(Made made) {
+        boolean moves = made.result.pages instanceof RevisedPages || made.tries.values().stream().anyMatch(Tried::gives);
+        if (made.edits == null || !moves || made.result.pages.original().isEmpty()) return List.of();
+        HeadingChanges changes = changes(made.now);
+        if (references == null) references = new PageReferences(text, headings);
+        return references.isEmpty() ? List.of() : references.stale(changes.places(standing(made), made.result.pages), made.result.pages);
+    }
+
+    /** With the numbers that stay as they were though their headings went elsewhere, since nothing else can be put in their place. */
+    private Result told(Result result, List<PageReferences.Stale> stale) {
+        List<Finding> findings = new ArrayList<>(result.findings);
+        for (PageReferences.Stale one : stale) {
+            boolean stays = IntStream.range(0, result.pages.count()).anyMatch(page -> result.pages.number(page) == one.page() && result.pages.isOwn(page));
+            if (stays && !following.edits().contains(one.edit()))
+                findings.add(Finding.changed(Message.of("open.number-of-page-stays", one.title(), one.printed(), one.number())).at(Finding.page(one.page())));
+        }
+        return new Result(result.pages, findings);
+    }
+
+    private Made of(Made made, Progress progress) {
+        TextEdits.Found edits = made.edits;
+        PagedDocument now = made.now;
         if (own == null) own = OwnPages.of(original, WordLines::of);
         Original filled = filled(now, edits);
         OwnPages pages = own.of(filled);
-        if (edits == TextEdits.Found.NOTHING) return new Result(pages, List.of());
+        if (edits == TextEdits.Found.NOTHING) return made.with(new Result(pages, List.of()));
         List<Finding> findings = new ArrayList<>();
-        Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(tries, findings);
+        Map<Integer, Rewritten> inPlace = CorrectedPages.inPlace(made.tries, findings);
         boolean told = now.document().facts().equals(before.facts());
-        if (isWhole(edits, inPlace) && told) return new Result(pages.with(inPlace), findings);
+        if (isWhole(edits, inPlace) && told) return made.with(new Result(pages.with(inPlace), findings));
         tellBeyond(edits, findings);
-        if (edits == null || taken.provenance().sheets().size() != own.count()) return new Result(now, findings);
+        if (edits == null || taken.provenance().sheets().size() != own.count()) return made.with(new Result(now, findings));
         if (anew == null) anew = new PagesAnew(own, before, taken.provenance(), heads, Set.of());
         Set<Integer> wanted = new TreeSet<>(edits.beyond());
         for (int page : edits.byPage().keySet()) if (!inPlace.containsKey(page)) wanted.add(page);
-        RevisedPages revised = anew.of(now, edits, filled, new PagesAnew.Wished(wanted, inPlace),
-                made -> showing(made, now, edits, tries), findings, progress);
-        return new Result(revised == null ? now : revised, findings);
+        RevisedPages revised = anew.of(now, edits, filled, new PagesAnew.Wished(wanted, inPlace, following.numbers()), all -> showing(all, made), findings,
+                progress);
+        return made.with(new Result(revised == null ? now : revised, findings));
     }
 
     /** The file with what is filled into its fields: on its pages, or else in the text where controls stand for them. */
@@ -173,9 +242,9 @@ public final class Revision implements AutoCloseable {
     }
 
     /** With the text where it stands on pages that are the file's own. */
-    private synchronized RevisedPages showing(RevisedPages made, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
-        PagedDocument laid = (PagedDocument) made.shown();
-        return made.showing(laid.on(standing.of(laid, made, reset(edits, tries), headsOf(now, edits, tries))));
+    private synchronized RevisedPages showing(RevisedPages pages, Made made) {
+        PagedDocument laid = (PagedDocument) pages.shown();
+        return pages.showing(laid.on(standing.of(laid, pages, reset(made), headsOf(made))));
     }
 
     /** Why pages are set anew on which more was edited than words that can be put in their place. */
@@ -185,31 +254,42 @@ public final class Revision implements AutoCloseable {
     }
 
     /** With headings that were found in the text, where they stand on the file's own pages. */
-    private Result bookmarked(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
-        if (!(result.pages instanceof OwnPages kept)) return result;
-        List<Pages.Heading> found = taken.provenance().sheets().size() != own.count() ? now.headings() : now.on(shown(now, kept, edits, tries)).headings();
-        return new Result(kept.with(found), result.findings);
+    private Made bookmarked(Made made) {
+        if (!(made.result.pages instanceof OwnPages kept)) return made;
+        List<Pages.Heading> found = taken.provenance().sheets().size() != own.count() ? made.now.headings() : made.now.on(shown(made, kept)).headings();
+        return made.with(new Result(kept.with(found), made.result.findings));
     }
 
     /** With what became of its headings: bookmarks and tags of the file follow. */
-    private Result retold(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
-        if (edits == TextEdits.Found.NOTHING || result.pages.original().isEmpty()) return result;
-        HeadingChanges changes = new HeadingChanges(before, walk, now, taken.provenance());
-        if (result.pages instanceof RevisedPages revised)
-            return new Result(revised.retold(changes.on((PagedDocument) revised.shown(), revised)), result.findings);
-        if (changes.isNothing() || !(result.pages instanceof OwnPages kept)) return result;
-        return new Result(kept.retold(changes.on(now.on(shown(now, kept, edits, tries)), kept)), result.findings);
+    private Made retold(Made made) {
+        Pages pages = made.result.pages;
+        if (made.edits == TextEdits.Found.NOTHING || pages.original().isEmpty()) return made;
+        HeadingChanges changes = changes(made.now);
+        if (pages instanceof RevisedPages revised) return made.with(new Result(revised.retold(changes.on(standing(made), pages)), made.result.findings));
+        if (changes.isNothing() || !(pages instanceof OwnPages kept)) return made;
+        return made.with(new Result(kept.retold(changes.on(standing(made), kept)), made.result.findings));
     }
 
-    private List<Page> shown(PagedDocument now, Pages pages, TextEdits.Found edits, Map<Integer, Tried> tries) {
+    private HeadingChanges changes(PagedDocument now) {
+        if (headings == null) headings = HeadingChanges.came(text);
+        return new HeadingChanges(text, headings, now);
+    }
+
+    /** The document with its text where it stands on the pages. */
+    private PagedDocument standing(Made made) {
+        return made.result.pages instanceof RevisedPages revised ? (PagedDocument) revised.shown() : made.now.on(shown(made, made.result.pages));
+    }
+
+    private List<Page> shown(Made made, Pages pages) {
         if (pages instanceof RevisedPages revised) return revised.pages();
-        return standing.of(now, pages, edits == null ? null : reset(edits, tries), headsOf(now, edits, tries));
+        return standing.of(made.now, pages, made.edits == null ? null : reset(made), headsOf(made));
     }
 
     /** With what was remarked, answered and taken out on pages that are the file's. */
-    private Result noted(Result result, PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
+    private Result noted(Made made) {
+        Result result = made.result;
         if (result.pages.original().isEmpty()) return result;
-        List<Note> notes = NoteChanges.between(before, now.document(), () -> shown(now, result.pages, edits, tries));
+        List<Note> notes = NoteChanges.between(before, made.now.document(), () -> shown(made, result.pages));
         if (notes.isEmpty()) return result;
         Original noted = result.pages.original().get().noted(notes);
         return new Result(result.pages instanceof OwnPages kept ? kept.of(noted) : ((RevisedPages) result.pages).of(noted), result.findings);
@@ -231,17 +311,18 @@ public final class Revision implements AutoCloseable {
     }
 
     /** What was put in place, by the paragraphs as they came. */
-    private Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset(TextEdits.Found edits, Map<Integer, Tried> tries) {
+    private Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset(Made made) {
+        TextEdits.Found edits = made.edits;
         Map<Paragraph, Map<Integer, List<Item.LineItem>>> reset = new IdentityHashMap<>();
         if (edits != null) edits.byPage().forEach((page, some) -> {
-            Tried one = tries.get(page);
-            boolean stands = one != null && one.refused() == null && !edits.beyond().contains(page);
+            Rewritten one = made.rewritten(page);
+            boolean stands = one != null && !edits.beyond().contains(page);
             for (int i = 0; i < some.size() && !some.get(i).isLabel() && walk.indexOf(some.get(i).old()) >= 0; i++) {
                 TextEdits.Edit edit = some.get(i);
                 Paragraph key = edit.isOfRows() ? edit.nows().get(0) : edit.old();
                 if (!edit.isOfRows()) edit.olds().forEach(old -> reset.put(old, Map.of()));
                 if (!stands && edit.isPlain() && !edit.isGone()) reset.put(key, lines.staying(edit.old(), edit.nows().get(0), edit.from(), edit.to()));
-                if (stands && !edit.isGone()) reset.put(key, lines.of(edit, at -> rewritten(tries, at), one.page().reset().get(i)));
+                if (stands && !edit.isGone()) reset.put(key, lines.of(edit, made::rewritten, one.reset().get(i)));
             }
         });
         if (edits == null) return reset;
@@ -251,30 +332,25 @@ public final class Revision implements AutoCloseable {
         return reset;
     }
 
-    /** A page as it is rewritten; null where it is not. */
-    private static Rewritten rewritten(Map<Integer, Tried> tries, int page) {
-        Tried one = tries.get(page);
-        return one == null || one.refused() != null ? null : one.page();
-    }
-
     /** The headers and footers on each page of the file, so that they can be written on there. */
-    private IntFunction<List<Item>> headsOf(PagedDocument now, TextEdits.Found edits, Map<Integer, Tried> tries) {
+    private IntFunction<List<Item>> headsOf(Made made) {
+        TextEdits.Found edits = made.edits;
         Map<Integer, List<TextEdits.Edit>> byPage = edits == null || edits.heads().isEmpty() ? Map.of() : edits.byPage();
         return page -> {
             List<Item> items = new ArrayList<>();
             for (StandingHeads.One one : heads.on(page)) {
-                Paragraph paragraph = one.in(now.document());
+                Paragraph paragraph = one.in(made.now.document());
                 if (paragraph == null) continue;
                 List<TextEdits.Edit> here = byPage.getOrDefault(page, List.of());
                 int at = -1;
                 for (int i = 0; i < here.size(); i++) if (here.get(i).old() == one.paragraph()) at = i;
-                Tried tried = at < 0 || edits.beyond().contains(page) ? null : tries.get(page);
-                if (at < 0 && !paragraph.equals(one.paragraph()) || at >= 0 && (tried == null || tried.refused() != null)) continue;
-                Rewritten.Reset reset = at < 0 ? null : tried.page().reset().get(at);
+                Rewritten rewritten = at < 0 || edits.beyond().contains(page) ? null : made.rewritten(page);
+                if (at < 0 && !paragraph.equals(one.paragraph()) || at >= 0 && rewritten == null) continue;
+                Rewritten.Reset reset = at < 0 ? null : rewritten.reset().get(at);
                 HeadLines known = headLines.get(one);
                 if (known == null || known.paragraph != paragraph || known.reset != reset) {
                     known = new HeadLines(paragraph, reset, List.copyOf(reset == null ? GroundLines.of(one, paragraph)
-                            : GroundLines.of(one, here.get(at), other -> rewritten(tries, other), reset)));
+                            : GroundLines.of(one, here.get(at), made::rewritten, reset)));
                     headLines.put(one, known);
                 }
                 items.addAll(known.lines);

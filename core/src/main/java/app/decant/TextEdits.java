@@ -95,6 +95,20 @@ final class TextEdits {
             Answers answers) {
         static final Found NOTHING = new Found(List.of(), List.of(), Set.of(), Map.of(), List.of(), List.of(), Answers.NONE);
 
+        /** The same with numbers that stand for others. */
+        Found with(List<Edit> numbers) {
+            if (numbers.isEmpty()) return this;
+            List<Edit> all = new ArrayList<>(labels);
+            all.addAll(numbers);
+            return new Found(edits, others, beyond, described, heads, all, answers);
+        }
+
+        /** Whether a paragraph is there still to which something is to be done besides. */
+        boolean takes(Edit besides) {
+            return !beyond.contains(besides.page) && others.stream().noneMatch(one -> one.old() == besides.old())
+                    && edits.stream().allMatch(one -> one.olds.stream().noneMatch(old -> old == besides.old()) || one.isPlain() && !one.isGone());
+        }
+
         /** The corrections by their pages: those of text, then of headers and footers, then of labels. */
         Map<Integer, List<Edit>> byPage() {
             Map<Integer, List<Edit>> pages = new TreeMap<>();

@@ -23,6 +23,7 @@ import app.decant.page.Page;
 import app.decant.page.Pages.Caret;
 import app.decant.page.Pages;
 import app.decant.pdf.keep.GroundPainter;
+import app.decant.picture.PixelRows;
 import app.decant.publish.Order;
 import app.decant.publish.Recipe;
 import java.awt.Color;
@@ -32,6 +33,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -289,18 +291,26 @@ class GroundTest {
 
     /** How many pixels differ by more than what rounding does. */
     private static int differing(BufferedImage one, BufferedImage other) {
-        int differing = 0;
-        for (int y = 0; y < one.getHeight(); y++)
-            for (int x = 0; x < one.getWidth(); x++)
-                if (Math.abs((one.getRGB(x, y) & 255) - (other.getRGB(x, y) & 255)) > 2) differing++;
-        return differing;
+        int[] by = differences(one, other);
+        return IntStream.range(3, by.length).map(difference -> by[difference]).sum();
     }
 
     /** By how much pixels differ in the mean, of 255. */
     private static double difference(BufferedImage one, BufferedImage other) {
-        long sum = 0;
-        for (int y = 0; y < one.getHeight(); y++)
-            for (int x = 0; x < one.getWidth(); x++) sum += Math.abs((one.getRGB(x, y) & 255) - (other.getRGB(x, y) & 255));
-        return sum / (double) (one.getWidth() * one.getHeight());
+        int[] by = differences(one, other);
+        return IntStream.range(0, by.length).mapToLong(difference -> (long) difference * by[difference]).sum() / (double) (one.getWidth() * one.getHeight());
+    }
+
+    /** How many pixels differ by so much in their blue. */
+    private static int[] differences(BufferedImage one, BufferedImage other) {
+        int[] differences = new int[256];
+        PixelRows was = new PixelRows(one);
+        PixelRows is = new PixelRows(other);
+        for (int y = 0; y < one.getHeight(); y++) {
+            int[] row = was.row(y);
+            int[] next = is.row(y);
+            for (int x = 0; x < row.length; x++) differences[Math.abs((row[x] & 255) - (next[x] & 255))]++;
+        }
+        return differences;
     }
 }

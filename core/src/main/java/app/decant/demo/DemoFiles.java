@@ -1,6 +1,5 @@
 package app.decant.demo;
 
-import app.decant.document.Document;
 import app.decant.format.ooxml.DocxWriter;
 import app.decant.format.sheet.SheetFormat;
 import java.io.IOException;
@@ -8,9 +7,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.function.Supplier;
 
 /** Writes the demo company's documents into a folder. */
 public final class DemoFiles {
@@ -21,21 +19,16 @@ public final class DemoFiles {
     /** Writes all files that are not there yet and gives them in order, the one to begin with first. */
     public static List<Path> into(Path folder) throws IOException {
         Files.createDirectories(folder);
-        Map<String, Document> documents = new LinkedHashMap<>();
-        documents.put("Passenger handbook.docx", PassengerHandbook.document());
-        documents.put("Harbour notice 27.docx", HarbourNotice.document());
         List<Path> files = new ArrayList<>();
-        for (Map.Entry<String, Document> entry : documents.entrySet()) {
-            Path file = folder.resolve(entry.getKey());
-            if (!Files.exists(file)) Files.write(file, DocxWriter.write(entry.getValue(), MADE));
-            files.add(file);
-        }
-        Path fares = folder.resolve("Winter fares.xlsx");
-        if (!Files.exists(fares)) Files.write(fares, SheetFormat.XLSX.write(FaresWorkbook.workbook(), MADE).bytes());
-        files.add(fares);
-        Path draft = folder.resolve("Rules for animals, draft.docx");
-        if (!Files.exists(draft)) Files.write(draft, DocxWriter.write(PetRules.document(), MADE));
-        files.add(draft);
+        files.add(written(folder.resolve("Passenger handbook.docx"), () -> DocxWriter.write(PassengerHandbook.document(), MADE)));
+        files.add(written(folder.resolve("Harbour notice 27.docx"), () -> DocxWriter.write(HarbourNotice.document(), MADE)));
+        files.add(written(folder.resolve("Winter fares.xlsx"), () -> SheetFormat.XLSX.write(FaresWorkbook.workbook(), MADE).bytes()));
+        files.add(written(folder.resolve("Rules for animals, draft.docx"), () -> DocxWriter.write(PetRules.document(), MADE)));
         return files;
+    }
+
+    private static Path written(Path file, Supplier<byte[]> content) throws IOException {
+        if (!Files.exists(file)) Files.write(file, content.get());
+        return file;
     }
 }

@@ -27,8 +27,17 @@ final class DemoPictures {
 
     private DemoPictures() { }
 
+    /** Each is drawn once, when the first is asked for. */
+    private static final class Drawn {
+        private static final Image CHART = drawChart();
+        private static final Image FERRY = drawFerry();
+        private static final Image MARK = drawMark();
+    }
+
     /** A chart of Ostrey Sound with the three lines. */
-    static Image chart() {
+    static Image chart() { return Drawn.CHART; }
+
+    private static Image drawChart() {
         BufferedImage image = new BufferedImage(1360, 800, BufferedImage.TYPE_INT_RGB);
         Graphics2D g = start(image);
         g.setColor(SEA);
@@ -69,7 +78,9 @@ final class DemoPictures {
     }
 
     /** The ferry on the crossing, as a photograph would be stored. */
-    static Image ferry() {
+    static Image ferry() { return Drawn.FERRY; }
+
+    private static Image drawFerry() {
         BufferedImage image = new BufferedImage(1200, 520, BufferedImage.TYPE_INT_RGB);
         Graphics2D g = start(image);
         g.setPaint(new GradientPaint(0, 0, new Color(0xBFD5DC), 0, 330, new Color(0xEFE6D6)));
@@ -110,7 +121,9 @@ final class DemoPictures {
     }
 
     /** The company's mark: three waves under a sun. */
-    static Image mark() {
+    static Image mark() { return Drawn.MARK; }
+
+    private static Image drawMark() {
         BufferedImage image = new BufferedImage(300, 300, BufferedImage.TYPE_INT_ARGB);
         Graphics2D g = start(image);
         g.setColor(INK);

@@ -98,34 +98,37 @@ public final class StretchLayout {
      * Lays out stretches of a document.
      *
      * @param now    the document as it is laid out as a whole, on whatever pages
-     * @param others how many pages are counted beside those that are made here
+     * @param total  how many pages are said to be: those that are put in between others are counted as these, those at the end are more
+     * @param places what is printed of pages on which some bookmarks stand; of others what was printed before
      * @throws IllegalArgumentException where a stretch begins or ends at no block of the body
      */
-    public Made next(PagedDocument now, List<Stretch> stretches, int others, Progress progress) {
+    public Made next(PagedDocument now, List<Stretch> stretches, int total, Map<String, String> places, Progress progress) {
         Document document = now.document();
         style(document);
         Flow flow = new Flow(document);
         Traits traits = composer.traits();
         facts = new FlowFacts(flow, traits, facts);
-        FieldValues fields = new FieldValues("1", others, others, "", Map.of(), facts.bookmarkTexts(), document.facts(), LocalDate.now());
+        FieldValues fields = new FieldValues("1", total, total, "", places, facts.bookmarkTexts(), document.facts(), LocalDate.now());
         composer.surround(now.counted(), facts.noteMarks(), fields);
         composer.begin(flow, table -> null);
-        Map<Block, Integer> places = new IdentityHashMap<>();
-        for (int block = 0; block < flow.size(); block++) places.put(flow.block(block), block);
+        Map<Block, Integer> blocksAt = new IdentityHashMap<>();
+        for (int block = 0; block < flow.size(); block++) blocksAt.put(flow.block(block), block);
         List<List<PageFlow.Body>> bodies = new ArrayList<>();
         List<List<String>> numbers = new ArrayList<>();
         for (Stretch stretch : stretches) {
             numbers.add(new ArrayList<>());
-            bodies.add(fitted(flow, stretch, cursor(stretch.from, places, flow), cursor(stretch.to, places, flow), numbers.get(numbers.size() - 1),
+            bodies.add(fitted(flow, stretch, cursor(stretch.from, blocksAt, flow), cursor(stretch.to, blocksAt, flow), numbers.get(numbers.size() - 1),
                     progress));
         }
-        int count = others + bodies.stream().mapToInt(List::size).sum();
-        FieldValues counted = new FieldValues("1", count, count, "", Map.of(), fields.texts(), document.facts(), fields.today());
+        int count = total;
+        for (int i = 0; i < stretches.size(); i++)
+            if (stretches.get(i).to.block == null) count += Math.max(0, bodies.get(i).size() - stretches.get(i).labels.size());
+        FieldValues counted = new FieldValues("1", count, count, "", places, fields.texts(), document.facts(), fields.today());
         List<Laid> laid = new ArrayList<>();
         for (int i = 0; i < stretches.size(); i++) {
             Stretch stretch = stretches.get(i);
-            Cursor to = cursor(stretch.to, places, flow);
-            List<Block> blocks = flow.blocks().subList(cursor(stretch.from, places, flow).block(), to.offset() > 0 ? to.block() + 1 : to.block());
+            Cursor to = cursor(stretch.to, blocksAt, flow);
+            List<Block> blocks = flow.blocks().subList(cursor(stretch.from, blocksAt, flow).block(), to.offset() > 0 ? to.block() + 1 : to.block());
             laid.add(new Laid(blocks, stretch.from.offset, to.offset(), dressed(flow, bodies.get(i), stretch.number, numbers.get(i), counted),
                     bodies.get(i).stream().map(PageFlow.Body::section).toList()));
         }

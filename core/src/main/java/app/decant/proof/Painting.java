@@ -55,18 +55,22 @@ final class Painting {
         int side = (int) CELL * scale;
         int columns = (image.getWidth() + side - 1) / side;
         int rows = (image.getHeight() + side - 1) / side;
-        float[] ink = new float[columns * rows * CHANNELS];
+        int[] dark = new int[columns * rows * CHANNELS];
         int[] pixels = pixels(image);
-        int each = side * side;
+        int width = image.getWidth();
         for (int y = 0; y < image.getHeight(); y++) {
-            for (int x = 0; x < image.getWidth(); x++) {
-                int rgb = pixels[y * image.getWidth() + x];
-                int at = (y / side * columns + x / side) * CHANNELS;
-                ink[at] += (255 - (rgb >> 16 & 255)) / (float) each;
-                ink[at + 1] += (255 - (rgb >> 8 & 255)) / (float) each;
-                ink[at + 2] += (255 - (rgb & 255)) / (float) each;
+            int line = y / side * columns * CHANNELS;
+            for (int x = 0; x < width; x++) {
+                int rgb = ~pixels[y * width + x];
+                if ((rgb & 0xFFFFFF) == 0) continue;
+                int at = line + x / side * CHANNELS;
+                dark[at] += rgb >> 16 & 255;
+                dark[at + 1] += rgb >> 8 & 255;
+                dark[at + 2] += rgb & 255;
             }
         }
+        float[] ink = new float[dark.length];
+        for (int i = 0; i < ink.length; i++) ink[i] = dark[i] / (float) (side * side);
         return new Painting(columns, rows, ink).softened();
     }
 

@@ -22,6 +22,7 @@ import org.junit.jupiter.api.Test;
 class MessageTest {
     private static final ResourceBundle BUNDLE = ResourceBundle.getBundle("app.decant.words.sentences", Locale.ROOT);
     private static final Pattern ASKED = Pattern.compile("Message\\.of\\(\\s*\"([\\w.-]+)\"");
+    private static final Pattern QUOTED = Pattern.compile("\"([\\w.-]+)(?=\")");
     /** Keys that are put together from the name of a value. */
     private static final Pattern BY_NAME = Pattern.compile("(?:format|folder|topic|kind|recipe|sheet\\.lost)\\..*");
 
@@ -37,7 +38,7 @@ class MessageTest {
         Set<String> used = new TreeSet<>(List.of("said", "list"));
         for (Path file : sources()) {
             String text = Files.readString(file);
-            for (String key : BUNDLE.keySet()) if (text.contains('"' + key + '"')) used.add(key);
+            QUOTED.matcher(text).results().map(quoted -> quoted.group(1)).filter(BUNDLE::containsKey).forEach(used::add);
             Matcher matcher = ASKED.matcher(text);
             while (matcher.find()) {
                 String key = matcher.group(1);

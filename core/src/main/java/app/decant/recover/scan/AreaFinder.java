@@ -1,6 +1,7 @@
 package app.decant.recover.scan;
 
 import app.decant.pdf.read.Ink;
+import app.decant.picture.PixelRows;
 import java.awt.Rectangle;
 import java.awt.image.BufferedImage;
 import java.util.ArrayDeque;
@@ -65,14 +66,14 @@ final class AreaFinder {
 
     /** Squares of which most is not paper: letters leave more than half of theirs. */
     private boolean[] solid() {
-        boolean[] marks = new boolean[across * down];
-        for (int i = 0; i < marks.length; i++) {
-            Rectangle square = square(i);
-            int count = 0;
-            for (int y = square.y; y < square.y + tile; y++)
-                for (int x = square.x; x < square.x + tile; x++) if (Colours.unlike(picture.getRGB(x, y), paper) > Colours.UNLIKE_PAPER) count++;
-            marks[i] = count > SOLID * tile * tile;
+        int[] counts = new int[across * down];
+        PixelRows rows = new PixelRows(picture);
+        for (int y = 0; y < down * tile; y++) {
+            int[] row = rows.row(y);
+            for (int x = 0; x < across * tile; x++) if (Colours.unlike(row[x], paper) > Colours.UNLIKE_PAPER) counts[y / tile * across + x / tile]++;
         }
+        boolean[] marks = new boolean[counts.length];
+        for (int i = 0; i < marks.length; i++) marks[i] = counts[i] > SOLID * tile * tile;
         return marks;
     }
 

@@ -1,5 +1,6 @@
 package app.decant.recover.scan;
 
+import app.decant.picture.PixelRows;
 import java.awt.image.BufferedImage;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -60,9 +61,9 @@ public final class Bitmap {
     static byte[] grey(BufferedImage picture) {
         int width = picture.getWidth();
         byte[] grey = new byte[width * picture.getHeight()];
-        int[] row = new int[width];
+        PixelRows rows = new PixelRows(picture);
         for (int y = 0; y < picture.getHeight(); y++) {
-            picture.getRGB(0, y, width, 1, row, 0, width);
+            int[] row = rows.row(y);
             for (int x = 0; x < width; x++)
                 grey[y * width + x] = (byte) ((299 * (row[x] >> 16 & 0xFF) + 587 * (row[x] >> 8 & 0xFF) + 114 * (row[x] & 0xFF)) / 1000);
         }

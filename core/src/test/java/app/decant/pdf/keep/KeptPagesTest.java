@@ -17,6 +17,7 @@ import app.decant.pdf.Pictures;
 import app.decant.pdf.check.KeptCheck;
 import app.decant.pdf.check.PdfCheck;
 import app.decant.pdf.lock.Protection;
+import app.decant.picture.PixelRows;
 import app.decant.publish.FactsRule;
 import app.decant.publish.Laid;
 import app.decant.publish.Order;
@@ -297,9 +298,14 @@ class KeptPagesTest {
             BufferedImage x = a.image(page, 1);
             BufferedImage y = b.image(page, 1);
             long sum = 0;
-            for (int v = 0; v < x.getHeight(); v++)
-                for (int u = 0; u < x.getWidth(); u++)
-                    for (int shift = 0; shift < 24; shift += 8) sum += Math.abs((x.getRGB(u, v) >> shift & 255) - (y.getRGB(u, v) >> shift & 255));
+            PixelRows was = new PixelRows(x);
+            PixelRows is = new PixelRows(y);
+            for (int v = 0; v < x.getHeight(); v++) {
+                int[] row = was.row(v);
+                int[] next = is.row(v);
+                for (int u = 0; u < row.length; u++)
+                    for (int shift = 0; shift < 24 && row[u] != next[u]; shift += 8) sum += Math.abs((row[u] >> shift & 255) - (next[u] >> shift & 255));
+            }
             return sum / 3.0 / x.getWidth() / x.getHeight();
         }
     }
