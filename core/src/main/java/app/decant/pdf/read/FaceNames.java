@@ -19,8 +19,8 @@ import org.apache.pdfbox.pdmodel.font.PDType3Font;
 /** Tells family and style of a PDF's font from its names, flags and numbers (ISO 32000-1, 9.8). */
 public final class FaceNames {
     private static final Pattern SUBSET = Pattern.compile("^[A-Z]{6}\\+");
-    private static final Pattern BOLD = Pattern.compile("(?i)bold|black|heavy|demi(?!ng)|semibold|cmbx|-bd|bx\\d");
-    private static final Pattern ITALIC = Pattern.compile("(?i)italic|oblique|slanted|kursiv|cmti|cmsl|-it\\b");
+    private static final Pattern BOLD = Pattern.compile("(?i)bold|black|heavy|demi(?!ng)|semibold|cmbx|-bd|bx\\d|nimbusrom.*-medi");
+    private static final Pattern ITALIC = Pattern.compile("(?i)italic|oblique|slanted|kursiv|cmti|cmsl|-it\\b|-[a-z]*(?:ital|obli)$");
     private static final Pattern STYLE_WORDS =
             Pattern.compile("(?i)(extra|ultra|semi|demi)?(bold|black|heavy|light|medium|thin|book|"
                     + "regular|roman|normal|italic|oblique|cond(ensed)?|narrow)+(mt|ps)?$");

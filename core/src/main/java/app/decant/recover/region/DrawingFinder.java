@@ -16,6 +16,8 @@ import java.util.List;
  */
 public final class DrawingFinder {
     private static final double NEAR = 5;
+    /** The shadow of a frame is no wider, in points. */
+    private static final double SHADOW = 8;
     private static final int MOST_ELEMENTS = 6000;
 
     private final List<Chunk> chunks;
@@ -39,6 +41,28 @@ public final class DrawingFinder {
             return other.getMinX() < box.getMaxX() + NEAR && other.getMaxX() > box.getMinX() - NEAR && other.getMinY() < box.getMaxY() + NEAR
                     && other.getMaxY() > box.getMinY() - NEAR;
         }
+
+        /** What is painted in pieces is one area, on the page as well. */
+        void joinPieces(List<Ink> page) {
+            PiecedArea.among(ink).forEach((area, pieces) -> {
+                for (List<Ink> some : List.of(ink, page)) {
+                    some.set(some.indexOf(pieces.get(0)), area);
+                    some.removeAll(pieces);
+                }
+            });
+        }
+
+        /** Whether all of it runs along its edges, such as the lines and the shadow of a frame: what stands within is no label. */
+        boolean isFrame() {
+            return ink.stream().allMatch(one -> {
+                Rectangle2D each = VectorPicture.bounds(one);
+                if (one instanceof Ink.Shape || one instanceof Ink.Wash || Math.min(each.getWidth(), each.getHeight()) > SHADOW) return false;
+                boolean across = each.getWidth() >= each.getHeight();
+                double off = across ? Math.min(each.getCenterY() - box.getMinY(), box.getMaxY() - each.getCenterY())
+                        : Math.min(each.getCenterX() - box.getMinX(), box.getMaxX() - each.getCenterX());
+                return off < SHADOW;
+            });
+        }
     }
 
     /** How many gradients became one colour since cells of tables stand on them. */
@@ -55,10 +79,11 @@ public final class DrawingFinder {
         });
         List<Cluster> clusters = clusters(ink);
         for (Cluster cluster : clusters) {
-            if (!isDrawing(cluster)) continue;
             List<Chunk> inside = chunks.stream().filter(chunk -> cluster.box.contains(chunk.middleX(), chunk.middleY())).toList();
-            boolean labels = inside.stream().allMatch(chunk -> chunk.text().split(" ").length <= 5) && inside.size() <= 6 * Math.max(2, cluster.ink.size())
-                    && cluster.ink.size() > 2;
+            if (!inside.isEmpty()) cluster.joinPieces(ink);
+            if (!isDrawing(cluster)) continue;
+            boolean labels = !cluster.isFrame() && inside.stream().allMatch(chunk -> chunk.text().split(" ").length <= 5)
+                    && inside.size() <= 6 * Math.max(2, cluster.ink.size()) && cluster.ink.size() > 2;
             List<Glyph> letters = new ArrayList<>();
             if (labels) {
                 // Labels just outside, such as those of an axis, belong to it as well.

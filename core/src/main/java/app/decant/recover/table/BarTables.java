@@ -20,6 +20,8 @@ import java.util.Set;
 public final class BarTables {
     /** A strip between columns is at least this wide, in ems: wider than the space between words. */
     private static final double STRIP = 0.5;
+    /** And wider than a space of letters that are all equally wide. */
+    private static final double SPACES = 1.3;
     private static final double SAME = 3;
     /** Of a strip that running text goes through, letters fill this share. */
     private static final double FILLED = 0.6;
@@ -210,16 +212,21 @@ public final class BarTables {
         double size = lines.stream().mapToDouble(Line::size).max().orElse(10);
         double first = Double.MAX_VALUE;
         double last = -Double.MAX_VALUE;
+        double space = 0;
         for (Line line : lines) {
             first = Math.min(first, line.left());
             last = Math.max(last, line.right());
             for (Chunk chunk : line.chunks)
-                for (Glyph glyph : chunk.glyphs())
+                for (Glyph glyph : chunk.glyphs()) {
+                    if (glyph.face().fixed()) space = Math.max(space, glyph.space());
                     if (!glyph.isSpace()) free = FreeStrips.without(free, glyph.x() - 0.12 * size, glyph.right() + 0.12 * size, 0);
+                }
         }
         double from = first;
         double to = last;
-        return free.stream().filter(strip -> strip[1] - strip[0] >= (STRIP - 0.24) * size && strip[0] > from && strip[1] < to).toList();
+        // Words of typewriters stand one below the other by chance.
+        double least = Math.max(STRIP * size, SPACES * space) - 0.24 * size;
+        return free.stream().filter(strip -> strip[1] - strip[0] >= least && strip[0] > from && strip[1] < to).toList();
     }
 
     /** Rows over several columns, and not columns of running text. */
