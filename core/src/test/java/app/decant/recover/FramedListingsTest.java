@@ -64,6 +64,18 @@ class FramedListingsTest {
         assertThat(saying(document, "# look --lights")).hasSize(1);
     }
 
+    /** As office programs print a paragraph with a border and a shade: an area behind each line, rules, and a dot where two of these meet. */
+    @Test void aBorderedParagraphIsOneThoughDotsStandAtItsCorners() {
+        PdfSketch sketch = page();
+        String[] lines = {"look(hull);", "look(engine, lights);", "count(vests);"};
+        for (int i = 0; i < lines.length; i++) sketch.area(80, 160 + 13 * i, 440, 13, SHADE).text(86, 170 + 13 * i, 9, MONO, lines[i]);
+        for (double x : new double[] {79.5, 520}) sketch.area(x, 160, 0.5, 39, 0).area(x, 159.5, 0.5, 0.5, 0).area(x, 199, 0.5, 0.5, 0);
+        sketch.area(80, 159.5, 440, 0.5, 0).area(80, 199, 440, 0.5, 0).text(72, 230, "Then the boat may leave.");
+        Document document = sketch.document();
+        for (String line : lines) assertThat(saying(document, line)).as(line).hasSize(1);
+        assertThat(pictures(document)).as("what is around them").isLessThan(2);
+    }
+
     /** Bars beside each other leave the ground open between them: they stay a drawing, with what stands on them. */
     @Test void barsOfOneColourStayADrawing() {
         PdfSketch sketch = page();

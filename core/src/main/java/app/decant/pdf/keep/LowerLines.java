@@ -18,6 +18,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * Moves what stands below a passage down or up, line by line as it is, until a gap takes it up: no letter is set anew, each is only shown higher or lower. What
@@ -398,7 +399,7 @@ final class LowerLines {
         double already = last.isEmpty() ? 0 : Double.isNaN(carried) ? changes.lowered(last.get(0)) : carried;
         if (lowest + already > lowest(passage, leading)) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
         // What ends no lower than it did is as near to what stands below as it was.
-        double foot = reach + LEAST_BELOW * size + (reach > stood + 0.1 ? AWAY * leading : -LEAST_BELOW * size);
+        double foot = reach + LEAST_BELOW * size + (reach > Math.max(stood, stood(passage)) + 0.1 ? AWAY * leading : -LEAST_BELOW * size);
         Set<Integer> own = new HashSet<>(moved);
         own.addAll(changes.undrawn());
         double top = last.isEmpty() ? Double.MAX_VALUE : last.get(0).glyph().baseline() + 0.25 * size;
@@ -413,6 +414,13 @@ final class LowerLines {
         double l = Math.min(from, left);
         for (ShownGlyph mark : last) own.add(mark.glyph().order());
         refuseOn(new Rectangle2D.Double(l, top, Math.max(to, right) - l, Math.max(0.1, foot - top)), own);
+    }
+
+    /** How low the lines of a passage stood, and those below it, whether they go over to another page or not. */
+    private double stood(Passage passage) {
+        return Stream.concat(passage.lines().stream(), passage.following() == null ? Stream.empty() : passage.following().stream())
+                .filter(line -> !line.isEmpty() && byOrder.containsKey(line.get(0))).mapToDouble(line -> byOrder.get(line.get(0)).glyph().baseline()).max()
+                .orElse(0);
     }
 
     /** What stays must not stand where something comes to stand; what lies behind all of it, such as the colour of the page, stays behind it. */

@@ -8,6 +8,7 @@ import app.decant.recover.line.Chunk;
 import app.decant.recover.table.TableGrid;
 import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /**
@@ -52,15 +53,16 @@ public final class DrawingFinder {
             });
         }
 
-        /** Whether all of it runs along its edges, such as the lines and the shadow of a frame: what stands within is no label. */
+        /** Whether all of it runs along its edges or fills it, such as lines, a shade and a shadow: what stands within is no label. */
         boolean isFrame() {
             return ink.stream().allMatch(one -> {
+                if (one instanceof Ink.Shape || one instanceof Ink.Wash) return false;
                 Rectangle2D each = VectorPicture.bounds(one);
-                if (one instanceof Ink.Shape || one instanceof Ink.Wash || Math.min(each.getWidth(), each.getHeight()) > SHADOW) return false;
+                double[] off = {each.getMinX() - box.getMinX(), box.getMaxX() - each.getMaxX(), each.getMinY() - box.getMinY(), box.getMaxY() - each.getMaxY()};
                 boolean across = each.getWidth() >= each.getHeight();
-                double off = across ? Math.min(each.getCenterY() - box.getMinY(), box.getMaxY() - each.getCenterY())
-                        : Math.min(each.getCenterX() - box.getMinX(), box.getMaxX() - each.getCenterX());
-                return off < SHADOW;
+                double beside = across ? Math.min(off[2], off[3]) : Math.min(off[0], off[1]);
+                boolean fills = Arrays.stream(off).allMatch(edge -> edge < SHADOW);
+                return fills || Math.min(each.getWidth(), each.getHeight()) < SHADOW && beside < SHADOW;
             });
         }
     }
