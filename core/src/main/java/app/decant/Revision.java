@@ -207,7 +207,7 @@ public final class Revision implements AutoCloseable {
         List<Finding> findings = new ArrayList<>(result.findings);
         for (PageReferences.Stale one : stale) {
             boolean stays = IntStream.range(0, result.pages.count()).anyMatch(page -> result.pages.number(page) == one.page() && result.pages.isOwn(page));
-            if (stays && !following.edits().contains(one.edit()))
+            if (stays && (one.edit() == null || !following.edits().contains(one.edit())))
                 findings.add(Finding.changed(Message.of("open.number-of-page-stays", one.title(), one.printed(), one.number())).at(Finding.page(one.page())));
         }
         return new Result(result.pages, findings);

@@ -86,7 +86,7 @@ class DocxRoundTripTest {
             XWPFTable fares = poi.getTables().get(0);
             assertThat(fares.getRow(1).getCell(1).getText()).isEqualTo("6.40");
             assertThat(poi.getFootnotes().stream().filter(note -> note.getId().intValue() > 0)).hasSize(3);
-            assertThat(poi.getAllPictures()).hasSize(4);
+            assertThat(poi.getAllPictures()).as("the mark, the chart, and the ferry once for both its places").hasSize(3);
             assertThat(poi.getHeaderList()).extracting(header -> header.getText().trim()).contains("Ostrey Sound Ferries \u00B7 Passenger handbook");
             assertThat(poi.getParagraphs().stream().filter(paragraph -> "Heading2".equals(paragraph.getStyle())).map(XWPFParagraph::getText))
                     .contains("Tickets and fares", "Still not content");
