@@ -7,6 +7,7 @@ import app.decant.words.Message;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.ScheduledFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.BiConsumer;
 import javafx.application.Platform;
 import org.slf4j.LoggerFactory;
@@ -20,6 +21,8 @@ public final class Keeping {
     private final BiConsumer<Document, DecantException> told;
     private ScheduledFuture<?> next;
     private volatile Document newest;
+    /** How many times it was given up. */
+    private final AtomicInteger discarded = new AtomicInteger();
 
     /**
      * @param copy that it is written to, or null to keep none
@@ -40,6 +43,7 @@ public final class Keeping {
 
     private void keep() {
         Document snapshot = newest;
+        int own = discarded.get();
         DecantException trouble = null;
         try {
             copy.keep(snapshot);
@@ -48,12 +52,18 @@ public final class Keeping {
             trouble = e instanceof DecantException known ? known
                     : new DecantException(DecantException.Kind.UNFORESEEN, Message.said(Words.of("error.unkept")), e);
         }
+        if (own != discarded.get()) {
+            // Given up while it was written: it would be there again, and whatever hindered it hinders nobody.
+            copy.discard();
+            return;
+        }
         DecantException hindrance = trouble;
         Platform.runLater(() -> told.accept(snapshot, hindrance));
     }
 
     /** Takes the copy away: the work is saved, or given up. */
     void discard() {
+        discarded.incrementAndGet();
         if (next != null) next.cancel(false);
         if (copy != null) copy.discard();
     }
