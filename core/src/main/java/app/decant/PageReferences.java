@@ -65,7 +65,7 @@ final class PageReferences {
 
         static Following of(List<Stale> stale, Predicate<TextEdits.Edit> possible) {
             Map<String, String> numbers = new HashMap<>();
-            for (Stale one : stale) numbers.put(one.name, one.number);
+            for (Stale one : stale) if (one.edit != null) numbers.put(one.name, one.number);
             return new Following(stale.stream().map(Stale::edit).filter(edit -> edit != null && possible.test(edit)).toList(), numbers);
         }
     }
@@ -113,34 +113,38 @@ final class PageReferences {
             if (now == null || was < 0) continue;
             int page = now.heading().page();
             if (page >= pages.count() || pages.ground(page) == was && !pages.isAdded(page)) continue;
-            String number = number(one, was, page, pages);
-            if (number == null || number.equals(one.printed)) continue;
-            stale.add(new Stale(edit(one, number), one.line.page(), one.name, now.heading().title(), one.printed, number));
+            String number = number(one, told, page, pages);
+            if (one.printed.equals(number)) continue;
+            // Where nothing tells how such a page is numbered here, at least it is told where the heading is.
+            stale.add(new Stale(number == null ? null : edit(one, number), one.line.page(), one.name, now.heading().title(), one.printed,
+                    number == null ? pages.page(page).label() : number));
         }
         return stale;
     }
 
     /** What is printed of a page that is published; null where that can't be told. */
-    private String number(Reference one, int was, int page, Pages pages) {
+    private String number(Reference one, Retold told, int page, Pages pages) {
         int behind = 0;
         int at = page;
         while (at > 0 && (pages.ground(at) < 0 || pages.isAdded(at))) {
             at--;
             behind++;
         }
-        String number = printed(one, was, pages.ground(at));
+        String number = printed(one, told, pages.ground(at));
         boolean last = pages.ground(at) == text.provenance().sheets().size() - 1;
         for (int i = 0; i < behind && number != null; i++) number = PageNumbers.behind(number, last);
         return number;
     }
 
     /** What is printed of a page of the file: as it prints it itself where it and the heading's page do so alike; as another entry says; or counted on. */
-    private String printed(Reference one, int was, int page) {
+    private String printed(Reference one, Retold told, int page) {
+        int was = told.was().get(one.heading).page();
         if (page == was) return one.printed;
         if (one.printed.equals(text.heads().printed(was, Inline.Field.Kind.PAGE))) {
             String own = text.heads().printed(page, Inline.Field.Kind.PAGE);
             if (own != null) return own;
         }
+        for (Reference other : references) if (told.was().get(other.heading).page() == page) return other.printed;
         return one.printed.matches("\\d{1,6}") ? Integer.toString(Integer.parseInt(one.printed) + page - was) : null;
     }
 

@@ -206,8 +206,8 @@ public final class Revision implements AutoCloseable {
     private Result told(Result result, List<PageReferences.Stale> stale) {
         List<Finding> findings = new ArrayList<>(result.findings);
         for (PageReferences.Stale one : stale) {
-            boolean stays = IntStream.range(0, result.pages.count()).anyMatch(page -> result.pages.number(page) == one.page() && result.pages.isOwn(page));
-            if (stays && (one.edit() == null || !following.edits().contains(one.edit())))
+            boolean own = IntStream.range(0, result.pages.count()).anyMatch(page -> result.pages.number(page) == one.page() && result.pages.isOwn(page));
+            if (one.edit() == null || own && !following.edits().contains(one.edit()))
                 findings.add(Finding.changed(Message.of("open.number-of-page-stays", one.title(), one.printed(), one.number())).at(Finding.page(one.page())));
         }
         return new Result(result.pages, findings);

@@ -53,6 +53,13 @@ class FramedListingsTest {
         assertThat(pictures(document)).isZero();
     }
 
+    /** A patch of the same colour on a shade adds nothing to it, and takes nothing from it. */
+    @Test void aShadeThatIsPaintedTwiceInAPlaceStays() {
+        PdfSketch sketch = page().area(69, 160, 456, 14, SHADE).area(300, 162, 40, 4, SHADE).text(72, 170, 9, MONO, "look --hull --lights --engine --vests");
+        Document document = sketch.text(72, 230, "Then the boat may leave.").document();
+        assertThat(saying(document, "look --hull")).hasSize(1).allSatisfy(one -> assertThat(one.look().get(ParagraphProperty.SHADING)).isNotNull());
+    }
+
     @Test void whatStandsInAFrameWithAShadowIsText() {
         PdfSketch sketch = page();
         for (double[] line : new double[][] {{80, 160, 500, 160}, {80, 195, 500, 195}, {80, 160, 80, 195}, {500, 160, 500, 195}})

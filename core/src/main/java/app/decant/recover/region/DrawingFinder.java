@@ -47,8 +47,10 @@ public final class DrawingFinder {
         void joinPieces(List<Ink> page) {
             PiecedArea.among(ink).forEach((area, pieces) -> {
                 for (List<Ink> some : List.of(ink, page)) {
-                    some.set(some.indexOf(pieces.get(0)), area);
+                    int at = some.indexOf(pieces.get(0));
                     some.removeAll(pieces);
+                    // One of them may be as large as all.
+                    some.add(at, area);
                 }
             });
         }
