@@ -17,8 +17,6 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
-import org.apache.poi.hwpf.model.CHPX;
-import org.apache.poi.hwpf.model.PAPX;
 
 /** Reads a stretch of a file's text as blocks: paragraphs, cells, fields, and the signs that stand for notes and pictures (MS-DOC 2.4.3). */
 final class BodyReading {
@@ -36,7 +34,7 @@ final class BodyReading {
     /** The blocks between two places. */
     List<Block> blocks(int from, int to) {
         List<Read> paragraphs = new ArrayList<>();
-        for (PAPX one : reader.paragraphs(from, to)) paragraphs.add(read(one, Math.max(from, one.getStart()), Math.min(to, one.getEnd()), to));
+        for (Stretch one : reader.paragraphs(from, to)) paragraphs.add(read(one, Math.max(from, one.from()), Math.min(to, one.to()), to));
         List<Block> blocks = new ArrayList<>();
         int[] at = {0};
         while (at[0] < paragraphs.size()) blocks.addAll(level(paragraphs, at, 0));
@@ -95,8 +93,8 @@ final class BodyReading {
     }
 
     /** @param stretch where it ends, where a section may end with the same sign as a page */
-    private Read read(PAPX one, int from, int to, int stretch) {
-        List<Modifier> modifiers = Modifiers.in(one.getGrpprl(), 2);
+    private Read read(Stretch one, int from, int to, int stretch) {
+        List<Modifier> modifiers = one.modifiers();
         boolean inTable = false;
         boolean rowEnd = false;
         boolean innerCell = false;
@@ -119,11 +117,11 @@ final class BodyReading {
         String[] began = new String[1];
         char last = to > from ? reader.text().charAt(to - 1) : '\r';
         boolean ends = last == '\r' || last == '\f' || last == '\u0007';
-        for (CHPX run : reader.runs(from, to)) {
-            List<Modifier> properties = Modifiers.in(run.getGrpprl(), 0);
-            Look look = reader.looks().text(properties, reader.styled(one.getIstd(), properties));
-            int start = Math.max(from, run.getStart());
-            int end = Math.min(to, run.getEnd());
+        for (Stretch run : reader.runs(from, to)) {
+            List<Modifier> properties = run.modifiers();
+            Look look = reader.looks().text(properties, reader.styled(one.style(), properties));
+            int start = Math.max(from, run.from());
+            int end = Math.min(to, run.to());
             if (end == to && ends) {
                 mark = look;
                 end--;
@@ -139,7 +137,7 @@ final class BodyReading {
         // A letter at the head of a text stays one; other frames are boxes.
         TextFrame frame = depth > 0 ? null : FrameReading.of(modifiers);
         if (frame != null && frame.dropped() > 0) look = look.with(ParagraphProperty.FRAME, frame);
-        Paragraph paragraph = new Paragraph(reader.style(one.getIstd()), look, mark, List.of()).withInlines(inlines).wellFormed();
+        Paragraph paragraph = new Paragraph(reader.style(one.style()), look, mark, List.of()).withInlines(inlines).wellFormed();
         paragraph = reader.comments().ended(paragraph);
         return new Read(paragraph, depth, cell, row, modifiers, contents == null ? began[0] : contents, frame);
     }
@@ -185,7 +183,7 @@ final class BodyReading {
                     if (picture != null) fields.put(picture, inlines);
                 }
                 case '\u0008' -> {
-                    for (Inline drawn : reader.shapes().at(at, look)) fields.put(drawn, inlines);
+                    for (Inline drawn : reader.drawn().at(at, look)) fields.put(drawn, inlines);
                 }
                 default -> { }
             }

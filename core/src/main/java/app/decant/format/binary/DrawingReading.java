@@ -1,27 +1,24 @@
 package app.decant.format.binary;
 
 import app.decant.document.Finding;
-import app.decant.document.Image;
 import app.decant.document.Inline;
 import app.decant.document.Look;
 import app.decant.document.Picture;
 import app.decant.document.TableProperty.Insets;
 import app.decant.format.FormTold;
 import app.decant.format.binary.Modifiers.Modifier;
-import app.decant.picture.PictureFile;
 import app.decant.words.Message;
 import java.util.List;
 import java.util.Locale;
-import org.apache.poi.hwpf.HWPFDocument;
 import org.slf4j.LoggerFactory;
 
 /** Reads pictures that stand in lines (MS-DOC 2.9.192), and what form fields say of themselves. */
 final class DrawingReading {
-    private final HWPFDocument file;
+    private final StoredText stored;
     private final List<Finding> findings;
 
-    DrawingReading(HWPFDocument file, List<Finding> findings) {
-        this.file = file;
+    DrawingReading(StoredText stored, List<Finding> findings) {
+        this.stored = stored;
         this.findings = findings;
     }
 
@@ -33,7 +30,7 @@ final class DrawingReading {
             if (one.code() == 0x6A03) place = one.four();
             if (one.code() == 0x0806) data = one.on();
         }
-        return data ? FormReading.of(file.getDataStream(), place) : null;
+        return data ? FormReading.of(stored.data(), place) : null;
     }
 
     /** The picture a sign stands for, or null where it has none. */
@@ -44,18 +41,10 @@ final class DrawingReading {
             // Data of a form field, not a picture.
             if (one.code() == 0x0806 && one.on()) return null;
         }
-        byte[] data = file.getDataStream();
-        if (place == null || data == null || place < 0 || place + 68 > data.length) return null;
+        if (place == null) return null;
         try {
-            org.apache.poi.hwpf.usermodel.Picture read = new org.apache.poi.hwpf.usermodel.Picture(place, data, true);
-            byte[] told = read.getContent();
-            if (told == null || told.length == 0) return null;
-            byte[] bytes = PictureFile.withHeader(told);
-            double width = read.getDxaGoal() / 20.0 * read.getHorizontalScalingFactor() / 1000.0;
-            double height = read.getDyaGoal() / 20.0 * read.getVerticalScalingFactor() / 1000.0;
-            Insets crop = new Insets(read.getCropTop() / 65536, read.getCropRight() / 65536, read.getCropBottom() / 65536, read.getCropLeft() / 65536);
-            return new Inline.InlinePicture(new Picture(new Image(type(read.getMimeType(), bytes), bytes), Math.max(1, width), Math.max(1, height),
-                    sane(crop), 0, blank(read.getDescription())), look);
+            Picture picture = stored.picture(place);
+            return picture == null ? null : new Inline.InlinePicture(picture, look);
         } catch (RuntimeException e) {
             LoggerFactory.getLogger(DrawingReading.class).info("A picture can't be read", e);
             findings.add(Finding.lost(Message.of("binary.a-picture-cannot-be-read")));
