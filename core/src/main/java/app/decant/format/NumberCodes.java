@@ -5,6 +5,8 @@ import app.decant.document.ParagraphProperty.Alignment;
 
 /** The numbers by which binary and rich text files name the ways of counting (MS-OSHARED 2.2.1.3; Rich Text Format 1.9.1, {@code \levelnfc}). */
 public final class NumberCodes {
+    private static final int LEVELS = 9;
+
     private NumberCodes() { }
 
     public static int code(NumberFormat format) {
@@ -27,6 +29,16 @@ public final class NumberCodes {
     /** Where a label stands against the place of its paragraph's first line. */
     public static int code(Alignment standing) { return standing == Alignment.CENTRE ? 1 : standing == Alignment.END ? 2 : 0; }
     public static Alignment standing(int code) { return code == 1 ? Alignment.CENTRE : code == 2 ? Alignment.END : Alignment.START; }
+
+    /** A label in which signs below 9 stand for the numbers of levels (MS-DOC 2.9.150, {@code \\leveltext}); in bullets for nothing, as do all that aren't letters. */
+    public static String label(NumberFormat format, String told) {
+        StringBuilder label = new StringBuilder();
+        for (char sign : told.toCharArray()) {
+            if (sign < LEVELS && format != NumberFormat.BULLET) label.append('%').append(sign + 1);
+            else if (sign >= ' ') label.append(sign);
+        }
+        return label.toString();
+    }
 
     /** The way of counting of a number; those that are not known here count as plain figures. */
     public static NumberFormat format(int code) {

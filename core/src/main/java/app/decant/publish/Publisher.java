@@ -237,8 +237,7 @@ public final class Publisher {
             Document again = recipe.target() == Target.TXT ? TextReader.read(held, recipe.text().letters(), Progress.SILENT).document()
                     : Formats.read(held, file.getFileName().toString(), locks ? password : null, Progress.SILENT).document();
             if (locks) proofs.add(new PdfCheck.Proof(Message.of("publish.does-not-open"), !Formats.opens(Files.readAllBytes(made), "", null)));
-            boolean same = words(again, recipe).equals(words(document, recipe));
-            proofs.add(new PdfCheck.Proof(Message.of("publish.opened-again", same), same));
+            proofs.add(WordsAgain.compared(words(document, recipe), words(again, recipe)));
             refuseUnproven(file, proofs);
         });
     }

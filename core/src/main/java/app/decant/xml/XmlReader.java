@@ -12,7 +12,7 @@ import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
 
-/** Reads XML safely: no document types, no outside entities, bounded nesting. */
+/** Reads XML safely: no document types, no {@linkplain Entities entities}, bounded nesting. */
 public final class XmlReader {
     private static final int DEEPEST = 400;
     private static final XMLInputFactory FACTORY = factory();
@@ -41,7 +41,7 @@ public final class XmlReader {
      */
     public static void stream(byte[] xml, String what, Predicate<String> wanted, Consumer<XmlNode> each) {
         try {
-            XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(xml));
+            XMLStreamReader in = FACTORY.createXMLStreamReader(new ByteArrayInputStream(Entities.without(xml)));
             Deque<XmlNode> open = new ArrayDeque<>();
             int depth = 0;
             while (in.hasNext()) {

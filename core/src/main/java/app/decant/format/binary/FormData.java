@@ -23,7 +23,7 @@ final class FormData {
         else data.two(0);
         for (int i = 0; i < 5; i++) text(data, "");
         if (choice) {
-            data.two(0xFFFF).four(form.choices().size()).two(0);
+            data.two(0xFFFF).two(form.choices().size()).two(0);
             for (String one : form.choices()) data.two(one.length()).text(one);
         }
         return new Bytes().four((long) HEAD + data.size()).two(HEAD).zeros(HEAD - 6).all(data).toBytes();

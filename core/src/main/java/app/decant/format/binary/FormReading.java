@@ -50,11 +50,10 @@ final class FormReading {
         return text;
     }
 
-    /** A string table (2.2.4): its mark, how many there are, how long what follows each is. */
+    /** A string table (2.2.4): its mark, how many there are, how long what follows each is; all of two bytes, as files have it. */
     private List<String> list() {
         if (two() != 0xFFFF) return List.of();
-        int count = Modifiers.four(data, at);
-        at += 4;
+        int count = two();
         int extra = two();
         List<String> entries = new ArrayList<>();
         for (int i = 0; i < count && at < data.length; i++) {

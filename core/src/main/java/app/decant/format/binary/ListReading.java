@@ -65,15 +65,13 @@ final class ListReading {
         List<Modifier> paragraph = Modifiers.in(level.getGrpprlPapx(), 0);
         List<Modifier> text = Modifiers.in(level.getGrpprlChpx(), 0);
         Look look = looks.text(text).over(looks.paragraph(paragraph, list -> null));
-        StringBuilder label = new StringBuilder();
         String told = level.getNumberText() == null ? "" : level.getNumberText();
         NumberFormat format = NumberCodes.format(level.getNumberFormat() & 0xFF);
-        for (char c : told.toCharArray()) label.append(c < 9 && format != NumberFormat.BULLET ? "%" + (c + 1) : String.valueOf(c));
         Numbering.Suffix suffix = level.getTypeOfCharFollowingTheNumber() == 0 ? Numbering.Suffix.TAB : level.getTypeOfCharFollowingTheNumber() == 1
                 ? Numbering.Suffix.SPACE : Numbering.Suffix.NOTHING;
         int flags = level.toByteArray()[5];
         boolean unusual = (flags & 8) != 0;
-        return new Numbering.Level(format, level.getStartAt(), label.toString(), suffix, unusual ? (Integer) (level.getRestart() & 0xFF) : null, null, look,
+        return new Numbering.Level(format, level.getStartAt(), NumberCodes.label(format, told), suffix, unusual ? (Integer) (level.getRestart() & 0xFF) : null, null, look,
                 (flags & 4) != 0, NumberCodes.standing(flags & 3));
     }
 

@@ -2,6 +2,7 @@ package app.decant.format.odf;
 
 import app.decant.document.Document;
 import app.decant.document.Progress;
+import app.decant.document.TrackedChanges;
 import app.decant.format.Content;
 import app.decant.format.Format;
 import app.decant.format.FormatFamily;
@@ -32,7 +33,7 @@ public enum OdfFormat implements Format {
 
     /** Labels of lists as this format can say them, and nothing of what was put in and taken out again, which is there neither way. */
     @Override public Document shown(Document document) {
-        return CameAndWent.without(document).withNumbering(document.numbering().each(OdtStyles::said));
+        return TakenOutItems.plain(CameAndWent.without(TrackedChanges.withRowsAccepted(document))).withNumbering(document.numbering().each(OdtStyles::said));
     }
 
     @Override public boolean reads() { return true; }

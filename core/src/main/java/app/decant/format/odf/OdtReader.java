@@ -21,6 +21,7 @@ import app.decant.format.OpenDocumentLock;
 import app.decant.format.PartedWords;
 import app.decant.format.Taken;
 import app.decant.words.Message;
+import app.decant.xml.Entities;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.time.DateTimeException;
@@ -69,7 +70,9 @@ public final class OdtReader {
         if (content == null) throw new DecantException(Kind.UNREADABLE, Message.of("odf.is-damaged-its-text-is-missing-ask", name));
         XmlNode main = XmlReader.tree(content, "content.xml");
         XmlNode styles = parts.containsKey("styles.xml") ? XmlReader.tree(parts.get("styles.xml"), "styles.xml") : null;
-        return new OdtReader(parts, new OdtSheet(styles, main), progress).document(main, name);
+        OdtReader reader = new OdtReader(parts, new OdtSheet(styles, main), progress);
+        if (Entities.areIn(content)) reader.find(Finding.lost(Message.of("xml.entities-are-left-out")));
+        return reader.document(main, name);
     }
 
     OdtSheet sheet() { return sheet; }

@@ -21,6 +21,7 @@ import app.decant.format.PartedWords;
 import app.decant.format.Taken;
 import app.decant.words.Message;
 import app.decant.xml.XmlNames;
+import app.decant.xml.Entities;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.util.ArrayList;
@@ -133,6 +134,7 @@ public final class DocxReader {
 
     private List<Section> body(String main) {
         StoryReader story = new StoryReader(this, main);
+        if (Entities.areIn(container.part(main))) find(Finding.lost(Message.of("xml.entities-are-left-out")));
         List<Section> sections = new ArrayList<>();
         List<Block> blocks = new ArrayList<>();
         int[] count = new int[1];

@@ -2,6 +2,7 @@ package app.decant.format.rtf;
 
 import app.decant.document.Document;
 import app.decant.document.Progress;
+import app.decant.document.TrackedChanges;
 import app.decant.format.Content;
 import app.decant.format.Format;
 import app.decant.format.FormatFamily;
@@ -26,8 +27,9 @@ public enum RtfFormat implements Format {
     @Override public FormatName named() { return named; }
 
     /** Levels of lists begin again after any outer one or never. */
-    @Override public Document shown(Document document) { return document.withNumbering(document.numbering().each((level,
-            depth) -> RtfWriter.restarting(level))); }
+    @Override public Document shown(Document document) {
+        return TrackedChanges.withRowsAccepted(document).withNumbering(document.numbering().each((level, depth) -> RtfWriter.restarting(level)));
+    }
 
     @Override public boolean takesTrackedChanges() { return true; }
     @Override public boolean takesComments() { return true; }

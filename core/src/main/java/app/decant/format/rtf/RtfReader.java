@@ -191,7 +191,7 @@ public final class RtfReader implements IRtfListener {
                 if (ended.form != null) ended.form.name = ended.text.toString().strip();
             }
             case FORM_CHOICE -> {
-                if (ended.form != null) ended.form.choices.add(ended.text.toString().strip());
+                if (ended.form != null) ended.form.choices.add(ended.text.toString().replaceAll("^[\\s]+|[\\s]+$", ""));
             }
             case AUTHORS -> tables.authors(ended.text.toString());
             case COMMENT_START -> state.story.beginComment(RtfComment.number(ended.text));

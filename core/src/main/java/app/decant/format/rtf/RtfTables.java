@@ -254,15 +254,13 @@ final class RtfTables {
     void endLevel(RtfState state) {
         if (level == null) return;
         NumberFormat format = NumberCodes.format(level.format);
-        StringBuilder label = new StringBuilder();
         // The first character tells the length; characters below nine stand for counts.
         String told = level.text.isEmpty() ? "" : level.text.substring(1).replaceFirst(";$", "");
         int length = level.text.isEmpty() ? 0 : level.text.charAt(0);
-        for (char c : told.substring(0, Math.min(told.length(), Math.max(0, length))).toCharArray())
-            label.append(c < 9 && format != NumberFormat.BULLET ? "%" + (c + 1) : String.valueOf(c));
+        String label = NumberCodes.label(format, told.substring(0, Math.min(told.length(), Math.max(0, length))));
         Numbering.Suffix suffix = level.follow == 0 ? Numbering.Suffix.TAB : level.follow == 1 ? Numbering.Suffix.SPACE : Numbering.Suffix.NOTHING;
         Look look = state.letters.over(state.paragraphLook(this));
-        Numbering.Level made = new Numbering.Level(format, level.start, label.toString(), suffix, level.never ? (Integer) 0 : null, null, look,
+        Numbering.Level made = new Numbering.Level(format, level.start, label, suffix, level.never ? (Integer) 0 : null, null, look,
                 level.legal, NumberCodes.standing(level.standing));
         if (overrideLevel >= 0) overrideLevels.put(overrideLevel, made);
         else levels.add(made);

@@ -19,7 +19,7 @@ final class Lost {
     private final Map<Kind, Integer> counts = new TreeMap<>();
 
     /** What is not carried over yet. */
-    enum Kind { CHARTS, PICTURES, SHAPES, COMMENTS, CONDITIONS, PIVOTS, MACROS, FORMULAS, CHECKS, FILTERS, KEYS, TABLES, RECORDS, CONTROLS, OBJECTS }
+    enum Kind { CHARTS, PICTURES, SHAPES, COMMENTS, CONDITIONS, PIVOTS, MACROS, FORMULAS, CHECKS, FILTERS, KEYS, TABLES, RECORDS, CONTROLS, OBJECTS, ENTITIES }
 
     void count(Kind kind, int more) { if (more > 0) counts.merge(kind, more, Integer::sum); }
 

@@ -24,6 +24,7 @@ import app.decant.sheet.SheetView;
 import app.decant.sheet.Workbook;
 import app.decant.sheet.WorkbookLock;
 import app.decant.words.Message;
+import app.decant.xml.Entities;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.time.Instant;
@@ -66,6 +67,7 @@ final class OdsReader {
         this.parts = parts;
         byte[] body = parts.get("content.xml");
         if (body == null) throw new DecantException(Kind.UNREADABLE, Message.of("sheet.no-workbook"));
+        if (Entities.areIn(body)) lost.count(Lost.Kind.ENTITIES, 1);
         content = XmlReader.tree(body, "content.xml");
         byte[] common = parts.get("styles.xml");
         styles = new OdsStyles(content, common == null ? null : XmlReader.tree(common, "styles.xml"));

@@ -18,6 +18,7 @@ import app.decant.sheet.Sheet;
 import app.decant.sheet.SheetObject;
 import app.decant.sheet.Workbook;
 import app.decant.words.Message;
+import app.decant.xml.Entities;
 import app.decant.xml.XmlNode;
 import app.decant.xml.XmlReader;
 import java.time.Instant;
@@ -88,8 +89,10 @@ final class XlsxReader {
         shapes = new ShapeReader(theme == null ? null : file.part(theme));
         digit = DigitWidth.of(styles.firstFont());
         String strings = file.target(main, "sharedStrings");
-        if (strings != null && file.part(strings) != null)
+        if (strings != null && file.part(strings) != null) {
+            if (Entities.areIn(file.part(strings))) lost.count(Lost.Kind.ENTITIES, 1);
             XmlReader.stream(file.part(strings), "sharedStrings.xml", "x:si"::equals, node -> shared.add(words(node)));
+        }
         Map<String, String> names = new TreeMap<>();
         Map<Integer, Map<String, String>> local = new HashMap<>();
         XmlNode defined = book.child("x:definedNames");
@@ -242,6 +245,7 @@ final class XlsxReader {
         }
 
         Sheet sheet(boolean hidden) {
+            if (Entities.areIn(file.part(part))) lost.count(Lost.Kind.ENTITIES, 1);
             XmlReader.stream(file.part(part), name, WANTED::contains, this::node);
             List<Row> linked = new ArrayList<>();
             for (Row row : rows.values()) linked.add(links.isEmpty() ? row : linked(row));

@@ -65,7 +65,7 @@ class DocReadingTest {
         else data.putShort((short) (int) otherwise);
         for (int i = 0; i < 5; i++) put(data, i == 1 ? "help" : "");
         if (choices.length > 0) {
-            data.putShort((short) 0xFFFF).putInt(choices.length).putShort((short) 0);
+            data.putShort((short) 0xFFFF).putShort((short) choices.length).putShort((short) 0);
             for (String choice : choices) data.putShort((short) choice.length()).put(choice.getBytes(StandardCharsets.UTF_16LE));
         }
         data.putInt(0, data.position());
