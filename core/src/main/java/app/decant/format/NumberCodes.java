@@ -30,7 +30,10 @@ public final class NumberCodes {
     public static int code(Alignment standing) { return standing == Alignment.CENTRE ? 1 : standing == Alignment.END ? 2 : 0; }
     public static Alignment standing(int code) { return code == 1 ? Alignment.CENTRE : code == 2 ? Alignment.END : Alignment.START; }
 
-    /** A label in which signs below 9 stand for the numbers of levels (MS-DOC 2.9.150, {@code \\leveltext}); in bullets for nothing, as do all that aren't letters. */
+    /**
+     * A label in which signs below 9 stand for the numbers of levels (MS-DOC 2.9.150, {@code \\leveltext}); in bullets for nothing, as do all that
+     * aren't letters.
+     */
     public static String label(NumberFormat format, String told) {
         StringBuilder label = new StringBuilder();
         for (char sign : told.toCharArray()) {

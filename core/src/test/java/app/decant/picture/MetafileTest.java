@@ -11,25 +11,33 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Section;
+import app.decant.pdf.PdfStyle;
+import app.decant.pdf.Standard;
+import app.decant.pdf.check.StandardCheck;
 import app.decant.publish.Recipe;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.graphics.PDXObject;
+import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.junit.jupiter.api.Assertions;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** Drawings as old office programs keep them, written here byte by byte after MS-WMF and MS-EMF: the left half red, the rest empty. */
-class MetafileTest {
+public class MetafileTest {
     private static final int RED = 0xFFC00000;
     private static final int WIDTH = 144;
     private static final int HEIGHT = 72;
@@ -43,7 +51,7 @@ class MetafileTest {
     }
 
     /** MS-WMF 2.3: window, brush and pen, a rectangle, the end. */
-    private static byte[] plain(boolean placeable) { return plain(placeable, false); }
+    public static byte[] plain(boolean placeable) { return plain(placeable, false); }
 
     /** @param upwards whether it is measured from its foot */
     private static byte[] plain(boolean placeable, boolean upwards) {
@@ -68,7 +76,7 @@ class MetafileTest {
     }
 
     /** MS-EMF 2.3: header, brush, pen, a rectangle, the end; measured in hundredths of a millimetre and in pixels of 72 an inch. */
-    private static byte[] extended() {
+    public static byte[] extended() {
         int millimetres = (int) Math.round(WIDTH / 72.0 * 2540);
         ByteBuffer out = buffer(400);
         out.putInt(1).putInt(108).putInt(0).putInt(0).putInt(WIDTH - 1).putInt(HEIGHT - 1).putInt(0).putInt(0).putInt(millimetres).putInt(millimetres / 2);
@@ -101,16 +109,46 @@ class MetafileTest {
     }
 
     @Test void standOnThePublishedPage(@TempDir Path folder) throws IOException {
-        Picture picture = new Picture(new Image("image/x-wmf", plain(true)), 200, 100, "A flag");
-        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(new Paragraph(null, Look.PLAIN, Look.PLAIN,
-                List.of(new Inline.InlinePicture(picture, Look.PLAIN)))))));
-        Path file = folder.resolve("flag.pdf");
-        Decant.publish(document, Recipe.PLAIN, file);
-        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+        try (PDDocument pdf = Loader.loadPDF(published(plain(true), Recipe.PLAIN, folder).toFile())) {
             BufferedImage page = new PDFRenderer(pdf).renderImage(0);
             int red = 0;
             for (int y = 0; y < page.getHeight(); y++) for (int x = 0; x < page.getWidth(); x++) if ((page.getRGB(x, y) & 0xFFFFFF) == (RED & 0xFFFFFF)) red++;
             assertThat(red).as("a hundred points square").isBetween(9_500, 10_500);
+        }
+    }
+
+    private static Path published(byte[] metafile, Recipe recipe, Path folder) {
+        Picture picture = new Picture(new Image("image/x-wmf", metafile), 200, 100, "A flag");
+        Document document = Document.empty().withSections(List.of(Section.PLAIN.withBlocks(List.of(new Paragraph(null, Look.PLAIN, Look.PLAIN,
+                List.of(new Inline.InlinePicture(picture, Look.PLAIN)))))));
+        Path file = folder.resolve("flag.pdf");
+        Decant.publish(document, recipe, file);
+        return file;
+    }
+
+    private static List<PDXObject> shown(PDDocument pdf) throws IOException {
+        List<PDXObject> shown = new ArrayList<>();
+        for (COSName name : pdf.getPage(0).getResources().getXObjectNames()) shown.add(pdf.getPage(0).getResources().getXObject(name));
+        return shown;
+    }
+
+    /** Lines stay lines: what is ten times as large is as sharp, and archives take it. */
+    @Test void isNoPixelsInAPdf(@TempDir Path folder) throws IOException {
+        Recipe archive = Recipe.PLAIN.with(PdfStyle.PLAIN.with(Standard.A_2B));
+        for (byte[] metafile : List.of(plain(true), extended())) {
+            Path file = published(metafile, archive, Files.createTempDirectory(folder, "flag"));
+            assertThat(StandardCheck.broken(file, Standard.A_2B)).isEmpty();
+            try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+                assertThat(shown(pdf)).hasOnlyElementsOfType(PDFormXObject.class);
+                BufferedImage page = new PDFRenderer(pdf).renderImage(0, 10);
+                int row = (int) ((pdf.getPage(0).getMediaBox().getHeight() - 122) * 10);
+                int between = 0;
+                for (int x = 0; x < page.getWidth(); x++) {
+                    int rgb = page.getRGB(x, page.getHeight() - row) & 0xFFFFFF;
+                    if (rgb != 0xFFFFFF && rgb != (RED & 0xFFFFFF)) between++;
+                }
+                assertThat(between).as("colours at its edges that are neither").isLessThanOrEqualTo(4);
+            }
         }
     }
 

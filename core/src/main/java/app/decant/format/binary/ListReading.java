@@ -71,8 +71,9 @@ final class ListReading {
                 ? Numbering.Suffix.SPACE : Numbering.Suffix.NOTHING;
         int flags = level.toByteArray()[5];
         boolean unusual = (flags & 8) != 0;
-        return new Numbering.Level(format, level.getStartAt(), NumberCodes.label(format, told), suffix, unusual ? (Integer) (level.getRestart() & 0xFF) : null, null, look,
-                (flags & 4) != 0, NumberCodes.standing(flags & 3));
+        Integer restart = unusual ? (Integer) (level.getRestart() & 0xFF) : null;
+        return new Numbering.Level(format, level.getStartAt(), NumberCodes.label(format, told), suffix, restart, null, look, (flags & 4) != 0,
+                NumberCodes.standing(flags & 3));
     }
 
 }

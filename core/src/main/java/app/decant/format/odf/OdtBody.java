@@ -139,8 +139,11 @@ final class OdtBody {
             boolean cut = i < text.length() && (text.charAt(i) == Inline.PAGE_BREAK || text.charAt(i) == Inline.COLUMN_BREAK);
             if (i < text.length() && !cut) continue;
             boolean whole = from == 0 && i == text.length();
+            List<Inline> inlines = new ArrayList<>(paragraph.slice(from, i));
+            // Points before a break stay where it was.
+            if (cut) paragraph.slice(i, i + 1).stream().filter(inline -> inline.length() == 0).forEach(inlines::add);
             Paragraph part = whole ? paragraph : new Paragraph(paragraph.style(), from == 0 ? paragraph.look() : paragraph.look()
-                    .with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0)), paragraph.mark(), paragraph.slice(from, i));
+                    .with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0)), paragraph.mark(), inlines);
             listed(part, from == 0 ? changes.original(paragraph) : part, table, breaks);
             breaks = cut ? text.charAt(i) == Inline.PAGE_BREAK ? "page" : "column" : null;
             from = i + 1;

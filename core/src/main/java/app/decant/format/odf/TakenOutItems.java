@@ -7,7 +7,7 @@ import app.decant.document.Rewriting;
 import app.decant.document.TextProperty;
 import app.decant.document.TrackedChange;
 
-/** Items of lists whose end was taken out while changes were tracked: what is taken out stands apart from its list (ISO/IEC 26300-1, 5.5.4), without a label. */
+/** Items of lists whose end was taken out while changes were tracked: they stand apart from their list (ISO/IEC 26300-1, 5.5.4), without a label. */
 final class TakenOutItems extends Rewriting {
     private static final ParagraphProperty.ListReference NONE = new ParagraphProperty.ListReference(null, 0);
 

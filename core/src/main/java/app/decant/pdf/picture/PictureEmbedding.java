@@ -3,6 +3,7 @@ package app.decant.pdf.picture;
 import app.decant.document.Image;
 import app.decant.pdf.Pictures;
 import app.decant.pdf.Standard;
+import app.decant.picture.Metafile;
 import app.decant.picture.PictureDecoder;
 import app.decant.picture.PictureScaling;
 import app.decant.picture.PixelRows;
@@ -65,11 +66,12 @@ public final class PictureEmbedding {
 
     /** @param width the largest width it is shown at, in points */
     public PDXObject embed(Image image, double width) throws IOException {
-        if (PictureDecoder.isDrawing(image)) {
-            PDFormXObject drawing = form(pdf, image.bytes());
+        byte[] lines = PictureDecoder.isDrawing(image) ? image.bytes() : Metafile.is(image.bytes()) ? MetafileLines.of(image.bytes()) : null;
+        if (lines != null) {
+            PDFormXObject drawing = form(pdf, lines);
             // What shines through has to be painted on paper first (ISO 19005-1, 6.4).
             boolean shines = standard.isOpaque() && drawing.getResources() != null && shines(drawing.getResources().getCOSObject(), 0);
-            return shines ? LosslessFactory.createFromImage(pdf, opaque(PictureDecoder.decode(image, DRAWN))) : drawing;
+            return shines ? LosslessFactory.createFromImage(pdf, opaque(PictureDecoder.decode(image, DRAWN, width))) : drawing;
         }
         checkSize(image.bytes());
         PDImageXObject exact = exact(image, width);
