@@ -34,6 +34,6 @@ class MetafileLinesTest {
         assertThat(MetafileLines.isAlike(half(0xC0 / 255f, 300), flag)).as("on the other side").isFalse();
         assertThat(MetafileLines.isAlike(half(0, 0), flag)).as("in another colour").isFalse();
         assertThat(MetafileLines.of(MetafileTest.plain(true))).isNotNull();
-        assertThat(MetafileLines.of(Arrays.copyOf(MetafileTest.plain(true), 40))).as("damaged").isNull();
+        assertThat(MetafileLines.of(Arrays.copyOf(MetafileTest.plain(true), 30))).as("damaged").isNull();
     }
 }
