@@ -33,8 +33,8 @@ final class MetafileLines {
     private static final double LONGER_SIDE = 600;
     private static final int MOST_BYTES = 4_000_000;
     /** Both are looked at so wide, in squares of so many pixels; a square is unlike from this share of a colour on. */
-    private static final double SEEN = 1000;
-    private static final int SQUARE = 25;
+    private static final double SEEN = 600;
+    private static final int SQUARE = 15;
     private static final double UNLIKE = 0.18;
     private static final double MOST_UNLIKE = 0.005;
 
