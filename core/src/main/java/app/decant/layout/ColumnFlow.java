@@ -86,9 +86,15 @@ final class ColumnFlow {
                     continue;
                 }
             }
-            Result result = block instanceof Paragraph paragraph ? paragraph(paragraph, start) : block instanceof Table table ? table(table, start)
+            FieldValues outer = composer.fields();
+            Inline.Note endnote = flow.endnote(b);
+            if (endnote != null) composer.use(outer.in(composer.noteMark(endnote)));
+            boolean first = b == flow.bodySize() && endnote != null && start.offset() == 0 && start.cut() == null;
+            Result result = first ? add(endnoteRule(), start, List.of(), false) : null;
+            if (result == null) result = block instanceof Paragraph paragraph ? paragraph(paragraph, start) : block instanceof Table table ? table(table, start)
                     : block instanceof OpaqueBlock opaque && opaque.opaque().likeness() != null ? add(Composer.likeness(opaque), start, List.of(), false)
                             : null;
+            composer.use(outer);
             if (result != null) return result;
         }
         return finish(units.size(), to, End.SECTION);
@@ -162,12 +168,15 @@ final class ColumnFlow {
         }
         Cursor behind = start.block() == end.block() ? end : Cursor.at(start.block() + 1);
         List<Strip> strips = composer.strips(paragraph, set, flow.block(start.block() - 1), flow.block(start.block() + 1), Look.PLAIN, area.width());
+        boolean note = flow.endnote(start.block()) != null;
+        boolean ruled = note && start.block() == flow.bodySize();
         for (int i = 0; i < strips.size(); i++) {
             Strip strip = area.gaps() == 1 ? strips.get(i) : strips.get(i).closer(area.gaps());
+            if (note) strip = strip.locked();
             Cursor here = i == 0 ? start : new Cursor(start.block(), strip.offset(), null, List.of());
             boolean last = i == strips.size() - 1;
             Cursor following = last ? behind : new Cursor(start.block(), strips.get(i + 1).offset(), null, List.of());
-            Result result = add(strip, here, i == 0 ? own : List.of(), strip.glued(), following);
+            Result result = add(strip, here, i == 0 ? own : List.of(), strip.glued() || ruled && strip.offset() == 0, following);
             if (result != null) return result;
             if (strip.line() == Line.Break.PAGE) return finish(units.size(), following, End.PAGE_BREAK);
             if (strip.line() == Line.Break.COLUMN) return finish(units.size(), following, End.COLUMN_BREAK);
@@ -253,7 +262,7 @@ final class ColumnFlow {
         if (bottom > area.bottom() - notesHeight(notes) + TOLERANCE && !forced) return overflow(start, glued);
         List<Strip> more = new ArrayList<>(notes);
         boolean full = false;
-        for (Inline.Note note : strip.notes()) {
+        for (Inline.Note note : footnotes(strip)) {
             List<Strip> noteStrips = noteStrips(note);
             List<Strip> firstLine = new ArrayList<>(more);
             firstLine.add(noteStrips.get(0));
@@ -305,7 +314,7 @@ final class ColumnFlow {
     /** The notes of the units that stay, when some were taken back. */
     private List<Strip> carriedAndOf(int count) {
         int taken = 0;
-        for (int i = count; i < units.size(); i++) for (Inline.Note note : units.get(i).strip().notes()) taken += noteStrips(note).size();
+        for (int i = count; i < units.size(); i++) for (Inline.Note note : footnotes(units.get(i).strip())) taken += noteStrips(note).size();
         return notes.subList(0, notes.size() - taken);
     }
 
@@ -321,6 +330,17 @@ final class ColumnFlow {
                 Border.single(0.5, Colour.BLACK)));
         items.addAll(Composer.placed(here, area.left(), top + NOTE_GAP));
         return List.copyOf(strips.subList(fit, strips.size()));
+    }
+
+    /** Notes whose marks stand in a strip and that stand at the foot of its column. */
+    private static List<Inline.Note> footnotes(Strip strip) {
+        return strip.notes().stream().filter(note -> note.kind() == Inline.Note.Kind.FOOTNOTE).toList();
+    }
+
+    /** What parts the text from the endnotes behind it. */
+    private Strip endnoteRule() {
+        Item rule = new Item.Rule(0, NOTE_GAP / 2, Math.min(NOTE_RULE, area.width() / 3), NOTE_GAP / 2, Border.single(0.5, Colour.BLACK));
+        return new Strip(NOTE_GAP, NOTE_GAP, 0, List.of(rule), List.of(), false, 0, Line.Break.NONE, null);
     }
 
     private List<Strip> noteStrips(Inline.Note note) {

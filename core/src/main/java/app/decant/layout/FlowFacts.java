@@ -30,7 +30,7 @@ final class FlowFacts {
         this.flow = flow;
         this.traits = traits;
         bookmarks = before == null ? Map.of() : before.bookmarks;
-        int size = flow.size();
+        int size = flow.bodySize();
         own = new int[size];
         int most = before == null ? 0 : Math.min(size, before.own.length);
         int first = 0;
@@ -81,7 +81,7 @@ final class FlowFacts {
         for (int section = 0; section < flow.sectionCount(); section++) {
             NoteCount[] ways = {flow.section(section).dress().footnotes(), flow.section(section).dress().endnotes()};
             for (int kind = 0; kind < 2; kind++) if (ways[kind].bySection()) begun[kind] = false;
-            for (int b = flow.sectionStart(section); b < flow.sectionEnd(section); b++) {
+            for (int b = flow.sectionStart(section); b < Math.min(flow.bodySize(), flow.sectionEnd(section)); b++) {
                 if (has(b, Traits.NOTE)) each(flow.block(b), Traits.NOTE, paragraph -> {
                     for (Inline inline : paragraph.inlines()) {
                         if (!(inline instanceof Inline.Note note) || note.mark() != null) continue;
@@ -115,12 +115,14 @@ final class FlowFacts {
         return texts;
     }
 
-    boolean hasEndnotes() {
-        boolean[] found = {false};
+    /** The notes that stand at the end of the document, in the order of their marks. */
+    List<Inline.Note> endnotes() {
+        List<Inline.Note> endnotes = new ArrayList<>();
         each(Traits.NOTE, paragraph -> {
-            for (Inline inline : paragraph.inlines()) found[0] |= inline instanceof Inline.Note note && note.kind() == Inline.Note.Kind.ENDNOTE;
+            for (Inline inline : paragraph.inlines())
+                if (inline instanceof Inline.Note note && note.kind() == Inline.Note.Kind.ENDNOTE) endnotes.add(note);
         });
-        return found[0];
+        return endnotes;
     }
 
     /** The label of the page each bookmark stands on. Pages that are the very ones of the flow before are not looked through again. */
@@ -153,7 +155,7 @@ final class FlowFacts {
 
     /** Tells every paragraph of the flow that has one of some traits. */
     private void each(int wanted, Consumer<Paragraph> told) {
-        for (int b = 0; b < flow.size(); b++) if (has(b, wanted)) each(flow.block(b), wanted, told);
+        for (int b = 0; b < flow.bodySize(); b++) if (has(b, wanted)) each(flow.block(b), wanted, told);
     }
 
     private void each(Block block, int wanted, Consumer<Paragraph> told) {

@@ -87,6 +87,7 @@ public final class Layout {
         Flow flow = new Flow(document);
         Traits traits = composer.traits();
         FlowFacts facts = new FlowFacts(flow, traits, last == null || restyling != null ? null : last.facts);
+        flow.endWith(facts.endnotes());
         ListLabels labels = facts.stays(Traits.LIST) ? last.labels : ListLabels.of(document, cascade, block -> traits.has(block, Traits.LIST));
         Map<Inline.Note, String> notes = facts.noteMarks();
         FieldValues fields = new FieldValues("1", last == null ? 0 : last.fields.pages(), last == null ? 0 : last.fields.sectionPages(), "",
@@ -94,7 +95,7 @@ public final class Layout {
         composer.surround(labels, notes, fields);
         double[] rooms = new PageFlow.PageFrames(composer, flow).rooms();
         Changes changes = last == null || !samePages(last.document, document) || !Arrays.equals(rooms, last.rooms) ? null
-                : Changes.of(flow, last.flow, traits, labels, last.labels, stale(last, notes, fields, restyling));
+                : Changes.of(flow, last.flow, traits, labels, last.labels, stale(last, flow, notes, fields, restyling));
         composer.begin(flow, changes == null ? table -> null : changes::kin);
         if (restyling != null) glimpse(flow, looked).ifPresent(seen);
         if (last == null || restyling != null) new SettingAhead(composer, flow, restyling).run(progress);
@@ -116,7 +117,7 @@ public final class Layout {
         Outline outline = outline(document, labels, facts);
         List<Page> made = assembled(flow, bodies, pageLabels, fields, restyling == null);
         PagedDocument pages = new PagedDocument(document, last == null ? null : last.pages, made, outline, labels,
-                new LayoutFindings(composer.styles().wishes(), composer.styles().missing(), facts.hasEndnotes()), fields, fonts,
+                new LayoutFindings(composer.styles().wishes(), composer.styles().missing()), fields, fonts,
                 bodies.stream().mapToInt(PageFlow.Body::section).toArray());
         last = new Run(document, flow, bodies, labels, notes, fields, rooms, facts, pages);
         forget(document);
@@ -169,15 +170,25 @@ public final class Layout {
     }
 
     /** Tells of blocks that are the same objects whether they have to be set anew all the same; null where none has. */
-    private Changes.Stale stale(Run before, Map<Inline.Note, String> notes, FieldValues fields, Restyling restyling) {
+    private Changes.Stale stale(Run before, Flow flow, Map<Inline.Note, String> notes, FieldValues fields, Restyling restyling) {
         Traits traits = composer.traits();
         int fieldTraits = (before.fields.texts().equals(fields.texts()) ? 0 : Traits.REFERENCE) | (before.document.facts().equals(fields.facts()) ? 0
                 : Traits.FIELD);
         boolean noted = !notes.isEmpty() || !before.notes.isEmpty();
         if (fieldTraits == 0 && !noted && restyling == null) return null;
-        int mayBe = restyling != null ? Changes.Stale.ANY : fieldTraits | (noted ? Traits.NOTE : 0);
+        Set<Block> counted = counted(flow, before.notes, notes);
+        int mayBe = restyling != null || !counted.isEmpty() ? Changes.Stale.ANY : fieldTraits | (noted ? Traits.NOTE : 0);
         return new Changes.Stale(mayBe, block -> fieldTraits != 0 && traits.has(block, fieldTraits)
-                || noted && traits.has(block, Traits.NOTE) && !sameMarks(block, before.notes, notes) || restyling != null && restyling.differs(block));
+                || noted && traits.has(block, Traits.NOTE) && !sameMarks(block, before.notes, notes) || counted.contains(block)
+                || restyling != null && restyling.differs(block));
+    }
+
+    /** Blocks of endnotes whose mark is another than before. */
+    private static Set<Block> counted(Flow flow, Map<Inline.Note, String> before, Map<Inline.Note, String> now) {
+        Set<Block> counted = Collections.newSetFromMap(new IdentityHashMap<>());
+        for (int b = flow.bodySize(); b < flow.size(); b++)
+            if (!Objects.equals(before.get(flow.endnote(b)), now.get(flow.endnote(b)))) counted.add(flow.block(b));
+        return counted;
     }
 
     private static boolean sameMarks(Block block, Map<Inline.Note, String> before, Map<Inline.Note, String> now) {

@@ -11,19 +11,18 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 
-/** What a layout has to tell: fonts that are not here and what stands in for them, characters that no font has, notes that stand elsewhere. */
+/** What a layout has to tell: fonts that are not here and what stands in for them, characters that no font has. */
 final class LayoutFindings {
     private final List<FontCatalogue.Match> fonts;
     private final List<Finding> findings;
 
     /**
-     * @param fonts    that were asked for, by their names
-     * @param missing  characters that no font has
-     * @param endnotes whether there are any
+     * @param fonts   that were asked for, by their names
+     * @param missing characters that no font has
      */
-    LayoutFindings(Map<String, FontCatalogue.Match> fonts, Set<Integer> missing, boolean endnotes) {
+    LayoutFindings(Map<String, FontCatalogue.Match> fonts, Set<Integer> missing) {
         this.fonts = fonts.values().stream().sorted(Comparator.comparing(FontCatalogue.Match::family)).toList();
-        this.findings = List.copyOf(found(new TreeSet<>(missing), endnotes));
+        this.findings = List.copyOf(found(new TreeSet<>(missing)));
     }
 
     /** Every font that was asked for, by name. */
@@ -31,7 +30,7 @@ final class LayoutFindings {
 
     List<Finding> findings() { return findings; }
 
-    private List<Finding> found(Set<Integer> missing, boolean endnotes) {
+    private List<Finding> found(Set<Integer> missing) {
         List<Finding> findings = new ArrayList<>();
         tellStandIns(fonts.stream().filter(match -> !match.here() && match.equalWidths()).toList(), true, findings);
         tellStandIns(fonts.stream().filter(match -> !match.here() && !match.equalWidths()).toList(), false, findings);
@@ -39,7 +38,6 @@ final class LayoutFindings {
             String some = missing.stream().limit(6).map(Character::toString).collect(Collectors.joining(" "));
             findings.add(Finding.lost(Message.of("layout.no-font-here-has-an-empty-box", some, missing.size() > 6, (missing.size() - 6), missing.size())));
         }
-        if (endnotes) findings.add(Finding.changed(Message.of("layout.endnotes-stand-at-the-foot-of-their")));
         return findings;
     }
 

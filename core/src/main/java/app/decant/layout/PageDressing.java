@@ -24,7 +24,7 @@ final class PageDressing {
     PageDressing(Composer composer, Flow flow) {
         this.composer = composer;
         this.flow = flow;
-        for (int i = 0; i < flow.size(); i++) if (flow.block(i) instanceof Paragraph paragraph) paragraphs.add(paragraph);
+        for (int i = 0; i < flow.bodySize(); i++) if (flow.block(i) instanceof Paragraph paragraph) paragraphs.add(paragraph);
     }
 
     /** Whether any section has more than text. */

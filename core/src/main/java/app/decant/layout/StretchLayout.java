@@ -108,6 +108,7 @@ public final class StretchLayout {
         Flow flow = new Flow(document);
         Traits traits = composer.traits();
         facts = new FlowFacts(flow, traits, facts);
+        flow.endWith(facts.endnotes());
         FieldValues fields = new FieldValues("1", total, total, "", places, facts.bookmarkTexts(), document.facts(), LocalDate.now());
         composer.surround(now.counted(), facts.noteMarks(), fields);
         composer.begin(flow, table -> null);
@@ -132,7 +133,7 @@ public final class StretchLayout {
             laid.add(new Laid(blocks, stretch.from.offset, to.offset(), dressed(flow, bodies.get(i), stretch.number, numbers.get(i), counted),
                     bodies.get(i).stream().map(PageFlow.Body::section).toList()));
         }
-        return new Made(laid, now, new LayoutFindings(composer.styles().wishes(), composer.styles().missing(), facts.hasEndnotes()), counted);
+        return new Made(laid, now, new LayoutFindings(composer.styles().wishes(), composer.styles().missing()), counted);
     }
 
     private void style(Document document) {
