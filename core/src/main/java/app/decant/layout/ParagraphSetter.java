@@ -360,12 +360,14 @@ final class ParagraphSetter {
         double ascent = 0;
         double descent = 0;
         double gap = 0;
+        double above = 0;
+        double below = 0;
         boolean any = false;
         for (Segment part : parts) {
             if (part.kind() == Segment.Kind.NOTHING && part.text().isEmpty()) continue;
             if (part.kind() == Segment.Kind.PICTURE) {
-                ascent = Math.max(ascent, part.picture().height() + part.style().raise());
-                descent = Math.max(descent, -part.style().raise());
+                above = Math.max(above, part.picture().height() + part.style().raise());
+                below = Math.max(below, -part.style().raise());
                 any = true;
                 continue;
             }
@@ -384,10 +386,14 @@ final class ParagraphSetter {
         if (first && labelStyle != null) {
             ascent = Math.max(ascent, labelStyle.size() > 0 && labelStyle.face().family().equals("DejaVu Sans") ? ascent : labelStyle.ascent());
         }
+        double letters = ascent + descent + gap;
+        ascent = Math.max(ascent, above);
+        descent = Math.max(descent, below);
         double natural = ascent + descent + gap;
         return switch (spacing.rule()) {
             case MULTIPLE -> {
-                double height = natural * spacing.value();
+                // Pictures have no more room for it (common practice, seen in how many pages files tell).
+                double height = natural + letters * (spacing.value() - 1);
                 yield new Metrics(height, ascent + Math.min(0, height - natural), ascent, descent);
             }
             case AT_LEAST -> {
