@@ -192,7 +192,11 @@ final class TableSetter {
     /** All rows as strips. */
     List<Strip> strips() {
         List<Strip> strips = new ArrayList<>();
-        for (int r = 0; r < rows.size(); r++) strips.add(strip(r, true));
+        for (int r = 0; r < rows.size(); r++) {
+            List<Strip> slices = RowSlices.of(r, rows.get(r));
+            if (slices.size() > 1) strips.addAll(slices);
+            else strips.add(strip(r, true));
+        }
         return strips;
     }
 
