@@ -37,6 +37,8 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import org.apache.poi.EncryptedDocumentException;
+import org.apache.poi.hpsf.HPSFException;
+import org.apache.poi.hpsf.PropertySetFactory;
 import org.apache.poi.hpsf.SummaryInformation;
 import org.apache.poi.hssf.OldExcelFormatException;
 import org.apache.poi.hssf.extractor.OldExcelExtractor;
@@ -63,7 +65,7 @@ import org.apache.poi.ss.util.CellRangeAddress;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
 import org.slf4j.LoggerFactory;
 
-/** Reads workbooks of the binary generation of 1997 to 2003 by the common library ([MS-XLS]); of the one of 1995 the text. */
+/** Reads workbooks of the binary generation of 1997 to 2003 by the common library ([MS-XLS]); of the one of 1995 what {@link OlderSheets} says. */
 final class XlsReader {
     private static final double PIXEL = 0.75;
     /** Names that say something of a sheet, not of cells ([MS-XLS], 2.4.150). */
@@ -120,8 +122,38 @@ final class XlsReader {
         } catch (IOException | RuntimeException e) {
             throw damaged(content, e);
         }
-        if (cause instanceof OldExcelFormatException) return old(content);
+        if (cause instanceof OldExcelFormatException) return older(content, progress);
         throw damaged(content, cause);
+    }
+
+    private static ReadWorkbook older(Content content, Progress progress) {
+        try (POIFSFileSystem container = new POIFSFileSystem(new ByteArrayInputStream(content.bytes()))) {
+            OlderSheets.Read older = OlderSheets.of(container);
+            if (older == null || older.book().getNumberOfSheets() == 0) return old(content);
+            try (HSSFWorkbook book = older.book()) {
+                ReadWorkbook read = new XlsReader(book, progress).workbook();
+                Workbook made = read.workbook();
+                List<Finding> findings = new ArrayList<>(read.findings());
+                findings.add(Finding.lost(Message.of("sheet.older", older.formulas())));
+                return new ReadWorkbook(new Workbook(made.sheets(), made.styles(), made.names(), facts(container), older.since1904(), made.lock()), findings);
+            }
+        } catch (EncryptedDocumentException e) {
+            throw new DecantException(Kind.UNREADABLE, Message.of("sheet.old-lock", content.name()), e);
+        } catch (IOException | RuntimeException e) {
+            if (e instanceof DecantException told) throw told;
+            throw damaged(content, e);
+        }
+    }
+
+    private static Facts facts(POIFSFileSystem container) throws IOException {
+        if (!container.getRoot().hasEntryCaseInsensitive(SummaryInformation.DEFAULT_STREAM_NAME)) return Facts.NONE;
+        try {
+            return PropertySetFactory.create(container.getRoot(), SummaryInformation.DEFAULT_STREAM_NAME) instanceof SummaryInformation told ? facts(told)
+                    : Facts.NONE;
+        } catch (HPSFException | RuntimeException e) {
+            LoggerFactory.getLogger(XlsReader.class).info("What is told of the workbook can't be read", e);
+            return Facts.NONE;
+        }
     }
 
     /** Of the generations before, what its cells say, one a line. */
@@ -173,9 +205,9 @@ final class XlsReader {
         }
     }
 
-    private Facts facts() {
-        SummaryInformation told = book.getSummaryInformation();
-        if (told == null) return Facts.NONE;
+    private Facts facts() { return book.getSummaryInformation() == null ? Facts.NONE : facts(book.getSummaryInformation()); }
+
+    private static Facts facts(SummaryInformation told) {
         return new Facts(given(told.getTitle()), given(told.getSubject()), given(told.getAuthor()), given(told.getKeywords()), null,
                 told.getCreateDateTime() == null ? null : told.getCreateDateTime().toInstant(),
                 told.getLastSaveDateTime() == null ? null : told.getLastSaveDateTime().toInstant(), Map.of());
