@@ -24,13 +24,19 @@ final class PublishedAreas {
         return areas;
     }
 
+    /** The last cell of a row that holds something; those behind it are dressed at most. Null where none does. */
+    private static Cell lastFilled(Row row) {
+        for (int i = row.cells().size() - 1; i >= 0; i--) if (!row.cells().get(i).isEmpty()) return row.cells().get(i);
+        return null;
+    }
+
     /** The last column that text of the last cells of rows runs over. */
     private static int reach(Workbook workbook, Sheet sheet, Range used, CellText setter) {
         int reach = used.right();
         SheetGrid grid = null;
         for (Row row : sheet.rows()) {
-            if (row.cells().isEmpty() || row.hidden()) continue;
-            Cell last = row.cells().get(row.cells().size() - 1);
+            Cell last = row.hidden() ? null : lastFilled(row);
+            if (last == null) continue;
             CellStyle style = workbook.style(last);
             boolean runs = last.value() instanceof CellValue.Text && !style.wraps() && !style.shrinks()
                     && (style.across() == CellStyle.Across.BY_KIND || style.across() == CellStyle.Across.LEFT);

@@ -18,6 +18,7 @@ final class OlderPieces {
     /** The first page of each kind, and after both how many pages there are: tables saved in a hurry name some of them only. */
     private static final int FIRST_PAGES = 0x18A;
     private static final int PAGE = 512;
+    private static final long MOST_TIMES = 4;
 
     /** A piece. @param from the first character of the text in it; @param place of that in the file; @param modifiers of all of it */
     private record Piece(int from, int to, int place, List<Modifier> modifiers) { }
@@ -63,7 +64,9 @@ final class OlderPieces {
             int to = Modifiers.four(main, table + 4 * i + 4);
             int entry = table + 4 * (count + 1) + 8 * i;
             int place = Modifiers.four(main, entry + 2);
-            if (from != next || to < from || place < 0 || place + (long) (to - from) * width > main.length) return told;
+            boolean lies = from != next || to < from || place < 0 || place + (long) (to - from) * width > main.length;
+            // Pieces that say the same part of the file again and again are an attack on the memory.
+            if (lies || to > MOST_TIMES * main.length) return told;
             told.add(new Piece(from, to, place, changes(Modifiers.two(main, entry + 6), lists)));
             next = to;
         }

@@ -37,6 +37,8 @@ final class OlderSheets {
     private static final int USUAL_FORMATS = 164;
     private static final int MOST_ROWS = 65_536;
     private static final int MOST_COLUMNS = 256;
+    private static final int MOST_SHEETS = 255;
+    private static final int MOST_LOOKS = 4000;
 
     private final byte[] stream;
     private final HSSFWorkbook book = new HSSFWorkbook();
@@ -97,7 +99,7 @@ final class OlderSheets {
                 case 0x041E -> formats.put(one.two(0), words(one, 3, one.one(2)));
                 case 0x0085 -> {
                     // Sheets of cells only; others are charts and macros.
-                    if (one.one(5) != 0) continue;
+                    if (one.one(5) != 0 || places.size() >= MOST_SHEETS) continue;
                     places.add(new int[] {one.two(0) | one.two(2) << 16, one.one(4) & 3});
                     names.add(words(one, 7, one.one(6)));
                 }
@@ -232,7 +234,7 @@ final class OlderSheets {
     }
 
     private HSSFCellStyle style(int number) {
-        if (number >= looks.size()) return null;
+        if (number >= Math.min(MOST_LOOKS, looks.size())) return null;
         return styles.computeIfAbsent(number, key -> {
             Told one = new Told(0, ByteBuffer.wrap(looks.get(key)).order(ByteOrder.LITTLE_ENDIAN), 0);
             HSSFCellStyle style = book.createCellStyle();

@@ -301,6 +301,18 @@ class WorkbookTest {
         assertThat(pages.findings()).extracting(Finding::what).anyMatch(what -> what.contains("####")).anyMatch(what -> what.contains("cut off"));
     }
 
+    /** Cells behind the last words of a row that are dressed at most don't keep these from running on beyond all that is used. */
+    @Test void textRunsOnBeyondWhatIsUsedOverDressedCells() {
+        String title = "All fares of the harbour line, from the first of the month on";
+        List<Cell> cells = List.of(new Cell(0, new CellValue.Text(title), 0), new Cell(1, CellValue.EMPTY, 0));
+        Sheet sheet = new Sheet("S", false, 48, 15, List.of(), List.of(new Row(0, Double.NaN, false, cells)), List.of(), PageSetup.PLAIN);
+        Workbook book = new Workbook(List.of(sheet), List.of(CellStyle.PLAIN), Map.of(), Facts.NONE, false);
+        Pages pages = SheetLayout.of(book, SheetChoice.AS_SET_UP, FontCatalogue.shipped(), Progress.SILENT);
+        assertThat(pages.page(0).lines().get(0).line().pieces().stream().map(piece -> piece instanceof Piece.Glyphs glyphs ? glyphs.text() : "")
+                .reduce("", String::concat)).isEqualTo(title);
+        assertThat(pages.findings()).isEmpty();
+    }
+
     @Test void separatorsQuotesAndDecimalSignsAreFoundOut() {
         Map<String, List<Object>> told = new LinkedHashMap<>();
         told.put("a,b\n1.5,\"x, \"\"y\"\"\"\n", List.of("a", "b", 1.5, "x, \"y\""));
