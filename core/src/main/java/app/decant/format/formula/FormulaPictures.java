@@ -24,12 +24,16 @@ import java.awt.geom.AffineTransform;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /**
  * A document whose formulas are set in the size and colour of the text they stand in, on its baseline. They stay the markup that they are, for the formats
  * that have it; their letters can be found and copied.
  */
 public final class FormulaPictures extends Rewriting {
+    private static final Pattern TAG = Pattern.compile("<[^>]*>");
+
     private final Cascade cascade;
 
     private FormulaPictures(Cascade cascade) { this.cascade = cascade; }
@@ -65,7 +69,9 @@ public final class FormulaPictures extends Rewriting {
     /** The formula as MathML, whatever it came as. */
     public static String mathMarkup(Opaque opaque) {
         // Pages know no prefixes.
-        if (opaque.source().startsWith("<math:math")) return opaque.source().replaceAll("<(/?)math:", "<$1").replace(" xmlns:math=", " xmlns=");
+        if (opaque.source().startsWith("<math:math"))
+            return TAG.matcher(opaque.source()).replaceAll(tag -> Matcher.quoteReplacement(tag.group().replaceFirst("^<(/?)math:", "<$1")
+                    .replace(" xmlns:math=", " xmlns=").replace(" math:", " ")));
         return MathWriter.markup(formula(opaque), opaque.source().startsWith("<m:oMathPara"));
     }
 

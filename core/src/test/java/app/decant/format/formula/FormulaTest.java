@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.decant.document.Document;
 import app.decant.document.Inline;
+import app.decant.document.Opaque;
 import app.decant.document.Paragraph;
 import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty;
@@ -16,6 +17,7 @@ import app.decant.layout.Layout;
 import app.decant.publish.Order;
 import app.decant.publish.Publisher;
 import app.decant.publish.Recipe;
+import app.decant.xml.XmlReader;
 import java.awt.geom.Path2D;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -174,5 +176,13 @@ class FormulaTest {
         assertThat(formula(page("<mi> </mi>")).opaque().likeness()).isNull();
         String deep = "<mrow>".repeat(60) + "<msup>".repeat(60) + "<mi>x</mi>" + "</msup>".repeat(60) + "</mrow>".repeat(60);
         assertThat(formula(page(deep))).isNotNull();
+    }
+
+    /** Older OpenDocument files have a prefix before attributes, too; a page that knows none says them without. */
+    @Test void prefixesOfAttributesGoToo() {
+        String told = "<math:math xmlns:math=\"http://www.w3.org/1998/Math/MathML\"><math:mi math:fontstyle=\"italic\">a math:b</math:mi></math:math>";
+        String made = FormulaPictures.mathMarkup(new Opaque("odf", "formula", told, Map.of(), null));
+        assertThat(made).contains("fontstyle=\"italic\"", ">a math:b<").doesNotContain("math:fontstyle");
+        assertThat(XmlReader.tree(made.getBytes(StandardCharsets.UTF_8), "formula").name()).isEqualTo("math:math");
     }
 }
