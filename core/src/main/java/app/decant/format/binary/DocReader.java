@@ -59,16 +59,10 @@ public final class DocReader {
     private final Map<Integer, StoredNote> endnotes = new HashMap<>();
     /** The tables of the later generation, which alone has a stream of its own for them; otherwise null. */
     private final HWPFDocument file;
-    private final DrawnThings drawn;
+    private final StoredText.DrawnThings drawn;
     private CommentReading comments = new CommentReading();
     private Cascade cascade;
     private Numbering numbering = Numbering.NONE;
-
-    /** What is drawn at a place of the text; nothing where it can't be taken over. */
-    @FunctionalInterface
-    interface DrawnThings {
-        List<Inline> at(int at, Look look);
-    }
 
     private DocReader(StoredText stored, HWPFDocument file) {
         this.stored = stored;
@@ -76,7 +70,7 @@ public final class DocReader {
         text = stored.text();
         looks = new LookReading(stored::font, styleIds::get, stored::author, stored.parting() != null);
         drawings = new DrawingReading(stored, findings);
-        drawn = file == null ? new OlderDrawings((OlderText) stored, this, findings)::at : new FloatingShapes(file, this, findings)::at;
+        drawn = stored.drawn(this, findings);
     }
 
     /**
@@ -118,7 +112,7 @@ public final class DocReader {
     CharSequence text() { return text; }
     LookReading looks() { return looks; }
     DrawingReading drawings() { return drawings; }
-    DrawnThings drawn() { return drawn; }
+    StoredText.DrawnThings drawn() { return drawn; }
     CommentReading comments() { return comments; }
 
     String style(int number) { return styleIds.get(number); }

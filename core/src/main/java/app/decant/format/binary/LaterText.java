@@ -1,11 +1,13 @@
 package app.decant.format.binary;
 
 import app.decant.document.Facts;
+import app.decant.document.Finding;
 import app.decant.document.Image;
 import app.decant.document.Numbering;
 import app.decant.document.Picture;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.TableProperty.Insets;
+import app.decant.format.StoredFacts;
 import app.decant.picture.PictureFile;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -154,4 +156,6 @@ final class LaterText implements StoredText {
         return new Picture(new Image(DrawingReading.type(read.getMimeType(), bytes), bytes), Math.max(1, width), Math.max(1, height),
                 DrawingReading.sane(crop), 0, DrawingReading.blank(read.getDescription()));
     }
+
+    @Override public DrawnThings drawn(DocReader reader, List<Finding> told) { return new FloatingShapes(file, reader, told)::at; }
 }

@@ -39,9 +39,7 @@ final class Modifiers {
                         length = (length | (list[at++] & 0xFF) << 8) - 1;
                     } else if (code == 0xC615 && length == 255) {
                         if (at >= list.length) return modifiers;
-                        int deleted = list[at] & 0xFF;
-                        int added = at + 1 + 4 * deleted < list.length ? list[at + 1 + 4 * deleted] & 0xFF : 0;
-                        length = 2 + 4 * deleted + 3 * added;
+                        length = changedStops(list, at);
                     }
                 }
             }
@@ -50,6 +48,13 @@ final class Modifiers {
             at += length;
         }
         return modifiers;
+    }
+
+    /** How long a change of stops is that tells its length by how many it takes out and puts in (sprmPChgTabs, 2.6.2). */
+    static int changedStops(byte[] list, int at) {
+        int deleted = at < list.length ? list[at] & 0xFF : 0;
+        int added = at + 1 + 4 * deleted < list.length ? list[at + 1 + 4 * deleted] & 0xFF : 0;
+        return 2 + 4 * deleted + 3 * added;
     }
 
     static int two(byte[] bytes, int at) { return at + 1 < bytes.length ? bytes[at] & 0xFF | (bytes[at + 1] & 0xFF) << 8 : 0; }

@@ -80,11 +80,7 @@ final class OlderModifiers {
             } else if (length == MEASURED) {
                 length = at < list.length ? list[at] & 0xFF : 0;
                 at++;
-                if (code == STOPS && length == 255) {
-                    int deleted = at < list.length ? list[at] & 0xFF : 0;
-                    int added = at + 1 + 4 * deleted < list.length ? list[at + 1 + 4 * deleted] & 0xFF : 0;
-                    length = 2 + 4 * deleted + 3 * added;
-                }
+                if (code == STOPS && length == 255) length = Modifiers.changedStops(list, at);
             }
             if (length < 0 || at + length > list.length) return modifiers;
             modifiers.add(new Modifier(code, Arrays.copyOfRange(list, at, at + length)));

@@ -9,6 +9,7 @@ import app.decant.document.Numbering;
 import app.decant.document.Picture;
 import app.decant.document.Section.FramePlace;
 import app.decant.document.TableProperty.Insets;
+import app.decant.format.StoredFacts;
 import app.decant.format.binary.Modifiers.Modifier;
 import app.decant.picture.PictureFile;
 import app.decant.words.Message;
@@ -20,13 +21,8 @@ import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
-import org.apache.poi.hpsf.HPSFException;
-import org.apache.poi.hpsf.PropertySetFactory;
-import org.apache.poi.hpsf.SummaryInformation;
 import org.apache.poi.hwpf.model.SubdocumentType;
-import org.apache.poi.poifs.filesystem.DirectoryNode;
 import org.apache.poi.poifs.filesystem.POIFSFileSystem;
-import org.slf4j.LoggerFactory;
 
 /**
  * A file of the generation of 1993 to 1995. Everything is in one stream; its head tells where ({@code fc}) and how long ({@code lcb}), as that of 1997 does
@@ -93,22 +89,10 @@ final class OlderText implements StoredText {
             main = in.readAllBytes();
         }
         if ((Modifiers.two(main, 0x0A) & LOCKED) != 0) throw new DecantException(Kind.UNSUPPORTED, Message.of("binary.old-lock", name));
-        return new OlderText(Arrays.copyOf(main, Math.max(main.length, 0x300)), facts(container.getRoot()));
-    }
-
-    private static Facts facts(DirectoryNode root) throws IOException {
-        if (!root.hasEntryCaseInsensitive(SummaryInformation.DEFAULT_STREAM_NAME)) return Facts.NONE;
-        try {
-            return PropertySetFactory.create(root, SummaryInformation.DEFAULT_STREAM_NAME) instanceof SummaryInformation summary
-                    ? StoredFacts.of(summary, Map.of()) : Facts.NONE;
-        } catch (HPSFException | RuntimeException e) {
-            LoggerFactory.getLogger(OlderText.class).info("What is told of the document can't be read", e);
-            return Facts.NONE;
-        }
+        return new OlderText(Arrays.copyOf(main, Math.max(main.length, 0x300)), StoredFacts.in(container.getRoot()));
     }
 
     List<Finding> findings() { return findings; }
-    OlderFonts fonts() { return fonts; }
 
     /** What the head says stands somewhere; nothing where it points outside. */
     byte[] part(int at) {
@@ -234,6 +218,14 @@ final class OlderText implements StoredText {
         byte[] shown = PictureFile.withHeader(Arrays.copyOfRange(main, place + head, place + length));
         double width = Modifiers.two(main, place + 28) / 20.0 * Modifiers.two(main, place + 32) / 1000.0;
         double height = Modifiers.two(main, place + 30) / 20.0 * Modifiers.two(main, place + 34) / 1000.0;
-        return new Picture(new Image(DrawingReading.type("image/x-wmf", shown), shown), Math.max(1, width), Math.max(1, height), Insets.NONE, 0, null);
+        return new Picture(new Image(DrawingReading.type("image/x-wmf", shown), shown), Math.max(1, width), Math.max(1, height),
+                DrawingReading.sane(new Insets(cut(place, 38, 30), cut(place, 40, 28), cut(place, 42, 30), cut(place, 36, 28))), 0, null);
     }
+
+    /** What share of a side is cut off at one end. */
+    private double cut(int place, int end, int side) {
+        return (short) Modifiers.two(main, place + end) / (double) Math.max(1, Modifiers.two(main, place + side));
+    }
+
+    @Override public DrawnThings drawn(DocReader reader, List<Finding> told) { return new OlderDrawings(this, reader, told)::at; }
 }

@@ -1,6 +1,9 @@
 package app.decant.format.binary;
 
 import app.decant.document.Facts;
+import app.decant.document.Finding;
+import app.decant.document.Inline;
+import app.decant.document.Look;
 import app.decant.document.Numbering;
 import app.decant.document.Picture;
 import app.decant.document.Section.FramePlace;
@@ -25,6 +28,12 @@ interface StoredText {
 
     /** How words are parted at the ends of lines. @param most lines in a row, 0 for any number; @param zone in points */
     record Parting(int most, double zone) { }
+
+    /** What is drawn at a place of the text; nothing where it can't be taken over. */
+    @FunctionalInterface
+    interface DrawnThings {
+        List<Inline> at(int at, Look look);
+    }
 
     CharSequence text();
     List<Stretch> paragraphs();
@@ -56,6 +65,9 @@ interface StoredText {
     byte[] data();
     /** The picture at a place of the data, or null where there is none. @throws RuntimeException where it can't be read */
     Picture picture(int place);
+
+    /** What is drawn at places of the text. @param told what can't be taken over */
+    DrawnThings drawn(DocReader reader, List<Finding> told);
 
     /** Where a part begins in the whole text. */
     default int start(SubdocumentType part) {

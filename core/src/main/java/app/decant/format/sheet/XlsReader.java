@@ -14,6 +14,7 @@ import app.decant.document.TextProperty;
 import app.decant.document.TextProperty.Script;
 import app.decant.document.TextProperty.Underline;
 import app.decant.format.Content;
+import app.decant.format.StoredFacts;
 import app.decant.sheet.Cell;
 import app.decant.sheet.CellStyle;
 import app.decant.sheet.CellStyle.Across;
@@ -37,9 +38,6 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.BooleanSupplier;
 import org.apache.poi.EncryptedDocumentException;
-import org.apache.poi.hpsf.HPSFException;
-import org.apache.poi.hpsf.PropertySetFactory;
-import org.apache.poi.hpsf.SummaryInformation;
 import org.apache.poi.hssf.OldExcelFormatException;
 import org.apache.poi.hssf.extractor.OldExcelExtractor;
 import org.apache.poi.hssf.record.crypto.Biff8EncryptionKey;
@@ -135,24 +133,14 @@ final class XlsReader {
                 Workbook made = read.workbook();
                 List<Finding> findings = new ArrayList<>(read.findings());
                 findings.add(Finding.lost(Message.of("sheet.older", older.formulas())));
-                return new ReadWorkbook(new Workbook(made.sheets(), made.styles(), made.names(), facts(container), older.since1904(), made.lock()), findings);
+                Facts facts = StoredFacts.in(container.getRoot());
+                return new ReadWorkbook(new Workbook(made.sheets(), made.styles(), made.names(), facts, older.since1904(), made.lock()), findings);
             }
         } catch (EncryptedDocumentException e) {
             throw new DecantException(Kind.UNREADABLE, Message.of("sheet.old-lock", content.name()), e);
         } catch (IOException | RuntimeException e) {
             if (e instanceof DecantException told) throw told;
             throw damaged(content, e);
-        }
-    }
-
-    private static Facts facts(POIFSFileSystem container) throws IOException {
-        if (!container.getRoot().hasEntryCaseInsensitive(SummaryInformation.DEFAULT_STREAM_NAME)) return Facts.NONE;
-        try {
-            return PropertySetFactory.create(container.getRoot(), SummaryInformation.DEFAULT_STREAM_NAME) instanceof SummaryInformation told ? facts(told)
-                    : Facts.NONE;
-        } catch (HPSFException | RuntimeException e) {
-            LoggerFactory.getLogger(XlsReader.class).info("What is told of the workbook can't be read", e);
-            return Facts.NONE;
         }
     }
 
@@ -193,7 +181,8 @@ final class XlsReader {
             sheets.add(sheet(i));
         }
         boolean since1904 = book.getInternalWorkbook().isUsing1904DateWindowing();
-        return new ReadWorkbook(new Workbook(sheets, styles, names, facts(), since1904, XlsLocks.of(book)), lost.findings());
+        Facts facts = StoredFacts.of(book.getSummaryInformation(), Map.of());
+        return new ReadWorkbook(new Workbook(sheets, styles, names, facts, since1904, XlsLocks.of(book)), lost.findings());
     }
 
     private static String formula(HSSFName name) {
@@ -204,16 +193,6 @@ final class XlsReader {
             return "";
         }
     }
-
-    private Facts facts() { return book.getSummaryInformation() == null ? Facts.NONE : facts(book.getSummaryInformation()); }
-
-    private static Facts facts(SummaryInformation told) {
-        return new Facts(given(told.getTitle()), given(told.getSubject()), given(told.getAuthor()), given(told.getKeywords()), null,
-                told.getCreateDateTime() == null ? null : told.getCreateDateTime().toInstant(),
-                told.getLastSaveDateTime() == null ? null : told.getLastSaveDateTime().toInstant(), Map.of());
-    }
-
-    private static String given(String text) { return text == null || text.isBlank() ? null : text; }
 
     private Sheet sheet(int index) {
         HSSFSheet sheet = book.getSheetAt(index);
