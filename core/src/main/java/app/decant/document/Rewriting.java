@@ -16,7 +16,7 @@ public abstract class Rewriting {
         return sections == document.sections() ? document : document.withSections(sections);
     }
 
-    private Section section(Section section) {
+    protected Section section(Section section) {
         List<Block> blocks = blocks(section.blocks());
         Map<Section.FramePlace, List<Block>> frames = new EnumMap<>(Section.FramePlace.class);
         boolean same = true;
@@ -78,7 +78,7 @@ public abstract class Rewriting {
         return cells == row.cells() ? row : new Table.Row(row.look(), cells);
     }
 
-    private Table.Cell cell(Table.Cell cell) {
+    protected Table.Cell cell(Table.Cell cell) {
         List<Block> blocks = blocks(cell.blocks());
         return blocks == cell.blocks() ? cell : cell.withBlocks(blocks);
     }

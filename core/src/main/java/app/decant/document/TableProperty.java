@@ -20,6 +20,8 @@ public final class TableProperty {
     public static final Property<Double> WIDTH = new Property<>("table width", Double.class);
     /** The width asked for, as a share of the column it stands in. */
     public static final Property<Double> WIDTH_SHARE = new Property<>("table width share", Double.class);
+    /** Whether columns give way to what stands in them: none narrower than its words, those without a width as wide as their text. */
+    public static final Property<Boolean> FITTED = new Property<>("columns fitted to contents", Boolean.class);
     public static final Property<VerticalAlignment> VERTICAL_ALIGNMENT = new Property<>("vertical alignment", VerticalAlignment.class);
     /** Which way a cell's lines run; absent: across. */
     public static final Property<Running> RUNNING = new Property<>("running of lines", Running.class);

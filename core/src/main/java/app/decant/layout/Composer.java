@@ -165,6 +165,9 @@ final class Composer {
     /** A paragraph from a caret position up to another, behind which it goes on elsewhere. */
     SetParagraph set(Paragraph paragraph, Look table, int from, int to, LineSpace space) { return setter(paragraph, table).set(from, to, space); }
 
+    /** How narrow and how wide a paragraph can be set. */
+    ContentWidths contentWidths(Paragraph paragraph, Look table) { return setter(paragraph, table).contentWidths(); }
+
     private ParagraphSetter setter(Paragraph paragraph, Look table) {
         return new ParagraphSetter(styles, paragraph, styles.cascade().paragraph(paragraph, table), table, labels.label(paragraph), tabWidth, fields, notes);
     }

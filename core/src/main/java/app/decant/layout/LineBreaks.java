@@ -1,8 +1,10 @@
 package app.decant.layout;
 
+import app.decant.document.Inline;
 import com.ibm.icu.text.BreakIterator;
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.stream.IntStream;
 
 /** Where a line may end (Unicode Standard Annex 14, by ICU). */
 public final class LineBreaks {
@@ -21,5 +23,13 @@ public final class LineBreaks {
             found[count++] = at;
         }
         return Arrays.copyOf(found, count);
+    }
+
+    /** The same, and before each tab too: the leader of a line that is full begins the next one (common practice, no source). */
+    static int[] andBeforeTabs(String text) {
+        int[] standard = of(text);
+        if (text.indexOf(Inline.TAB) < 0) return standard;
+        IntStream tabs = IntStream.range(1, text.length()).filter(at -> text.charAt(at) == Inline.TAB);
+        return IntStream.concat(Arrays.stream(standard), tabs).sorted().distinct().toArray();
     }
 }

@@ -82,6 +82,9 @@ public final class PagedDocument implements Pages {
     /** The same of another story; empty where there is no such story. */
     public Walk walk(Story story) { return stories.walk(story); }
 
+    @SuppressWarnings("unchecked")
+    @Override public <T> T withStatedColumns(T made) { return made instanceof Document its ? (T) StatedColumns.of(its, catalogue) : made; }
+
     /** The size and margins of a page, as its section has them. */
     public PageGeometry geometry(int page) { return document.sections().get(sections[Math.min(page, sections.length - 1)]).page(); }
     @Override public List<Page> pages() { return pages; }

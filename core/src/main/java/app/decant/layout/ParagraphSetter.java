@@ -51,6 +51,8 @@ final class ParagraphSetter {
     private double labelWidth;
     private TextStyle labelStyle;
     private double[] tabWidths;
+    /** Whether what was measured last ends in a tab that aligns what follows. */
+    private boolean tabAwaits;
     /** Whether the line that is being set ends within a word that patterns part, and how many before it do. */
     private boolean parted;
     private int row;
@@ -85,7 +87,7 @@ final class ParagraphSetter {
         to = Math.min(end, text.length());
         List<Line> lines = new ArrayList<>();
         List<List<Inline.Note>> notes = new ArrayList<>();
-        int[] breaks = LineBreaks.of(text.flat());
+        int[] breaks = LineBreaks.andBeforeTabs(text.flat());
         tabWidths = text.hasTabs() ? new double[text.length()] : null;
         int at = from;
         double y = 0;
@@ -94,7 +96,7 @@ final class ParagraphSetter {
             double height = guessHeight(at);
             LineSpace.Slot slot = space.at(y, height);
             parted = false;
-            int next = lineEnd(at, breaks, slot, first);
+            int next = lineEnd(at, breaks, slot);
             parted &= next <= to;
             row = parted ? row + 1 : 0;
             next = Math.min(next, to);
@@ -107,6 +109,27 @@ final class ParagraphSetter {
         return new SetParagraph(paragraph, look, lines, notes);
     }
 
+    /** How narrow and how wide its lines can be; what floats beside them takes no room. */
+    ContentWidths contentWidths() {
+        to = text.length();
+        tabWidths = text.hasTabs() ? new double[to] : null;
+        double least = 0;
+        double most = 0;
+        int from = 0;
+        int at = 0;
+        for (int end : LineBreaks.andBeforeTabs(text.flat())) {
+            least = Math.max(least, lineStart(at) + text.width(at, trimmed(at, end)));
+            if (end == to || isBreak(end - 1)) {
+                most = Math.max(most, reached(from, trimmed(from, end), lineStart(from), ContentWidths.WIDEST));
+                from = end;
+            }
+            at = end;
+        }
+        return new ContentWidths(least + indentEnd, most + indentEnd);
+    }
+
+    private double lineStart(int at) { return logicalStart(at == 0) + (at == 0 ? labelWidth : 0); }
+
     /** A line break as the last character is followed by one empty line. */
     private boolean addsLine(List<Line> lines) {
         Line last = lines.get(lines.size() - 1);
@@ -116,8 +139,8 @@ final class ParagraphSetter {
     private double lineLeft(boolean first) { return text.rightToLeft() ? indentEnd : indentStart + (first ? firstLine : 0); }
     private double logicalStart(boolean first) { return indentStart + (first ? firstLine : 0); }
 
-    private int lineEnd(int start, int[] breaks, LineSpace.Slot slot, boolean first) {
-        double left = logicalStart(first) + (first ? labelWidth : 0);
+    private int lineEnd(int start, int[] breaks, LineSpace.Slot slot) {
+        double left = lineStart(start);
         double right = slot.width() - indentEnd + TOLERANCE;
         int index = Arrays.binarySearch(breaks, start);
         index = index >= 0 ? index + 1 : -index - 1;
@@ -128,6 +151,8 @@ final class ParagraphSetter {
             double end = reached(start, visible, left, right);
             if (visible > start && text.flat().charAt(visible - 1) == '\u00AD') end += hyphenWidth(visible - 1);
             if (end > right) break;
+            // What stands on its end or middle at a stop goes with its tab.
+            if (tabAwaits && candidate < text.length() && fits > start) continue;
             fits = candidate;
             if (isBreak(candidate - 1)) return candidate;
         }
@@ -138,11 +163,13 @@ final class ParagraphSetter {
             parted = true;
             return point;
         }
-        if (fits > start) return fits;
-        if (start >= text.length()) return start;
-        int end = start + 1;
         int limit = index < breaks.length ? breaks[index] : text.length();
-        while (end < limit && left + text.width(start, end + 1) <= right && !isBreak(end)) end++;
+        // A blank of many low lines behind a tab begins there: no line would hold it whole.
+        boolean stays = fits > start && text.flat().substring(start, fits).isBlank() && text.width(fits, limit) > right - logicalStart(false);
+        if (fits > start && !stays) return fits;
+        if (start >= text.length()) return start;
+        int end = Math.max(start + 1, fits);
+        while (end < limit && reached(start, end + 1, left, right) <= right && !isBreak(end)) end++;
         while (end < limit && Character.isLowSurrogate(text.flat().charAt(end))) end++;
         while (end < limit && Character.getType(text.flat().charAt(end)) == Character.NON_SPACING_MARK) end++;
         if (end < limit && isBreak(end)) end++;
@@ -203,6 +230,7 @@ final class ParagraphSetter {
         TabStop stop = null;
         AlignedTab lastAligned = null;
         double tabX = 0;
+        boolean beyondEdge = false;
         for (int i = text.segmentAt(start); i < text.segments().size(); i++) {
             Segment segment = text.segments().get(i);
             if (segment.start() >= end) break;
@@ -217,6 +245,7 @@ final class ParagraphSetter {
                 decimal = -1;
                 x = Math.max(x, stop.position());
                 if (stop.kind() == TabStop.Kind.START) {
+                    beyondEdge = tabX <= right && stops.contains(stop);
                     tabWidths[tab] = x - tabX;
                     tab = -1;
                 }
@@ -233,7 +262,9 @@ final class ParagraphSetter {
             x += width;
         }
         double reached = tab >= 0 ? settle(tab, stop, tabX, afterTab, decimal) : x;
-        // What goes to the edge of the column passes the indent there.
+        tabAwaits = tab >= 0 && afterTab == 0;
+        // A stop that was set beyond the edge still takes what ends there; what goes to the edge of the column passes the indent there.
+        if (beyondEdge && afterTab == 0) return Math.min(reached, right);
         boolean beyond = lastAligned != null && !lastAligned.indents() && reached <= right + indentEnd + TOLERANCE;
         return beyond ? Math.min(reached, right) : reached;
     }
@@ -251,11 +282,13 @@ final class ParagraphSetter {
 
     private TabStop nextStop(double x, double right) {
         double reach = x + 0.01;
+        boolean hanging = firstLine < 0 && reach < indentStart;
         for (TabStop stop : stops) {
+            if (hanging && stop.position() > indentStart) break;
             if (stop.position() > reach)
                 return stop.kind() == TabStop.Kind.START || stop.position() <= right ? stop : new TabStop(right - TOLERANCE, stop.kind(), stop.leader());
         }
-        if (firstLine < 0 && reach < indentStart) return new TabStop(indentStart, TabStop.Kind.START, TabStop.Leader.NONE);
+        if (hanging) return new TabStop(indentStart, TabStop.Kind.START, TabStop.Leader.NONE);
         return new TabStop((Math.floor(reach / tabWidth) + 1) * tabWidth, TabStop.Kind.START, TabStop.Leader.NONE);
     }
 
@@ -452,9 +485,7 @@ final class ParagraphSetter {
     /** The leader of the stop a tab went to. */
     private TabStop.Leader leader(int tab, double x, int start, boolean first) {
         if (text.aligned(tab) != null) return text.aligned(tab).leader();
-        double from = logicalStart(first) + x;
-        for (TabStop stop : stops) if (stop.position() > from + 0.01) return stop.leader();
-        return TabStop.Leader.NONE;
+        return nextStop(logicalStart(first) + x, Double.MAX_VALUE).leader();
     }
 
     private static Piece.Glyphs glyphs(Segment segment, double x) { return PieceJoiner.glyphs(segment, x, 0); }

@@ -148,7 +148,7 @@ final class ParagraphText {
     }
 
     /** What line breaking sees: one character a caret position; fields and notes count as letters. */
-    private static String flatText(Paragraph paragraph) {
+    static String flatText(Paragraph paragraph) {
         boolean plain = true;
         for (Inline inline : paragraph.inlines()) if (!(inline instanceof Inline.Text) && inline.length() > 0) plain = false;
         if (plain) return paragraph.text();

@@ -22,11 +22,16 @@ import java.util.List;
 /** Sets a table for a column's width: the widths of its columns, the heights of its rows, and each row as a strip that can be cut if it must. */
 final class TableSetter {
     static final Insets PADDING = new Insets(0, 5.4, 0, 5.4);
+    private static final List<Property<?>> OF_TABLES = List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING, TableProperty.INDENT,
+            TableProperty.ALIGNMENT, TableProperty.STYLE, TableProperty.WIDTH, TableProperty.WIDTH_SHARE, TableProperty.FITTED,
+            TableProperty.VERTICAL_ALIGNMENT, TableProperty.HEADER_ROW, TableProperty.KEEP_ROW, TableProperty.ROW_HEIGHT, TableProperty.ROW_HEIGHT_EXACT,
+            TableProperty.PARTS, TableProperty.RUNNING);
 
     private final Composer composer;
     private final Table table;
     private final double[] columnX;
-    private final double left;
+    /** What its cells ask of its columns; null where nobody needed to know. */
+    private FittedColumns contents;
     private final List<Row> rows = new ArrayList<>();
 
     /** One row: its cells, its height, and what it asks for at page ends. {@code breaks} where its first paragraph wants a new page. */
@@ -54,9 +59,25 @@ final class TableSetter {
         this.composer = composer;
         this.table = table;
         Look look = composer.styles().cascade().table(table);
+        columnX = new double[table.columns().size() + 1];
+        boolean fitted = look.is(TableProperty.FITTED);
+        if (fitted && (kin != null && kin.contents != null || !FittedColumns.isStored(table.columns()))) measure(kin);
+        place(look, available, reach);
+        setRows(kin != null && isKin(kin) ? kin : null);
+        if (!fitted || contents != null || rows.stream().noneMatch(this::isTorn)) return;
+        measure(null);
+        place(look, available, reach);
+        rows.clear();
+        setRows(null);
+    }
+
+    private void measure(TableSetter kin) {
+        contents = new FittedColumns(composer, table, kin != null && kin.composer.styles() == composer.styles() ? kin.contents : null);
+    }
+
+    private void place(Look look, double available, double reach) {
         double[] widths = widths(look, available);
-        double total = 0;
-        for (double width : widths) total += width;
+        double total = Arrays.stream(widths).sum();
         Alignment alignment = look.get(TableProperty.ALIGNMENT, Alignment.START);
         double wished = switch (alignment) {
             case CENTRE -> (available - total) / 2;
@@ -64,12 +85,31 @@ final class TableSetter {
             case START, JUSTIFY -> look.get(TableProperty.INDENT, 0.0);
         };
         boolean tooWide = wished + total > reach;
-        left = tooWide ? Math.max(Math.min(0, wished), reach - total) : wished;
+        double left = tooWide ? Math.max(Math.min(0, wished), reach - total) : wished;
         if (tooWide && total > reach - left) for (int i = 0; i < widths.length; i++) widths[i] *= (reach - left) / total;
-        columnX = new double[widths.length + 1];
         columnX[0] = left;
         for (int i = 0; i < widths.length; i++) columnX[i + 1] = columnX[i] + widths[i];
-        setRows(kin != null && isKin(kin) ? kin : null);
+    }
+
+    /** Whether a line of a row ends within a word, or is wider than its cell. */
+    private boolean isTorn(Row row) {
+        for (Cell cell : row.cells()) {
+            double room = cell.width() - cell.padding().left() - cell.padding().right() + 0.5;
+            for (Strip strip : cell.strips()) {
+                if (strip.owner() == null) continue;
+                for (Item item : strip.items()) {
+                    if (!(item instanceof Item.LineItem one)) continue;
+                    if (one.line().width() > room || divides(strip.owner(), one.line().end())) return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    private static boolean divides(Paragraph paragraph, int at) {
+        if (at <= 0 || at >= paragraph.length()) return false;
+        String text = ParagraphText.flatText(paragraph);
+        return Character.isLetterOrDigit(text.charAt(at - 1)) && Character.isLetterOrDigit(text.charAt(at));
     }
 
     private boolean isKin(TableSetter other) {
@@ -88,21 +128,25 @@ final class TableSetter {
         return count;
     }
 
-    private double[] widths(Look look, double available) {
-        int count = table.columns().size();
-        double[] widths = new double[count];
-        double total = 0;
-        for (int i = 0; i < count; i++) total += widths[i] = Math.max(0, table.columns().get(i));
-        double wanted = total;
+    private double[] widths(Look look, double available) { return widths(table, look, available, contents); }
+
+    /** @param contents what the cells ask for, or null where nobody needed to know */
+    private static double[] widths(Table table, Look look, double available, FittedColumns contents) {
         Double share = look.get(TableProperty.WIDTH_SHARE);
-        if (share != null) wanted = share * available;
-        else if (total < 1) wanted = look.get(TableProperty.WIDTH, available);
-        if (total < 1) {
-            for (int i = 0; i < count; i++) widths[i] = wanted / count;
-        } else if (Math.abs(wanted - total) > 0.5) {
-            for (int i = 0; i < count; i++) widths[i] *= wanted / total;
-        }
+        double total = table.columns().stream().mapToDouble(width -> Math.max(0, width)).sum();
+        boolean unsaid = contents == null ? total < 1 : !FittedColumns.isStored(table.columns());
+        double wanted = share != null ? share * available : unsaid ? look.get(TableProperty.WIDTH, 0.0) : 0;
+        if (contents != null) return contents.widths(table.columns(), wanted, available);
+        double[] widths = new double[table.columns().size()];
+        if (wanted == 0) wanted = total < 1 ? available : total;
+        for (int i = 0; i < widths.length; i++) widths[i] = total < 1 ? wanted / widths.length : Math.max(0, table.columns().get(i)) * (wanted / total);
         return widths;
+    }
+
+    /** How wide its columns become where not all say it themselves. */
+    static List<Double> columns(Composer composer, Table table, Look look, double available) {
+        FittedColumns contents = look.is(TableProperty.FITTED) ? new FittedColumns(composer, table, null) : null;
+        return Arrays.stream(widths(table, look, available, contents)).map(width -> Math.max(1, width)).boxed().toList();
     }
 
     private void setRows(TableSetter kin) {
@@ -180,12 +224,7 @@ final class TableSetter {
     /** What the cell hands down to its paragraphs: everything but what dresses cells. */
     static Look textOnly(Look look) {
         Look result = look;
-        for (Property<?> property : List.of(TableProperty.BORDERS, TableProperty.SHADING, TableProperty.PADDING, TableProperty.INDENT,
-                TableProperty.ALIGNMENT,
-                TableProperty.STYLE, TableProperty.WIDTH, TableProperty.WIDTH_SHARE, TableProperty.VERTICAL_ALIGNMENT, TableProperty.HEADER_ROW,
-                        TableProperty.KEEP_ROW,
-                TableProperty.ROW_HEIGHT, TableProperty.ROW_HEIGHT_EXACT, TableProperty.PARTS,
-                TableProperty.RUNNING)) result = result.without(property);
+        for (Property<?> property : OF_TABLES) result = result.without(property);
         return result;
     }
 

@@ -24,6 +24,9 @@ public interface Pages {
     /** Title, author and what else is said of the whole. */
     Facts facts();
 
+    /** What became of their {@link #origin} for a format that wants to know the width of each column: said of all, as they are set here. */
+    default <T> T withStatedColumns(T made) { return made; }
+
     /** The headings that stand on a page, in their order. */
     List<Heading> headings();
 

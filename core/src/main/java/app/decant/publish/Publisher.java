@@ -257,7 +257,7 @@ public final class Publisher {
         if (recipe.facts().stripped())
             document = document.withKept(document.kept().stream().filter(part -> part.role() == null || !part.role().endsWith("/custom-properties")).toList());
         Document passed = PassingLinks.of(document, recipe.addresses(), findings);
-        return recipe.target().format() instanceof OoxmlFormat ? passed : ForeignDocument.of(passed);
+        return recipe.target().format() instanceof OoxmlFormat ? passed : ForeignDocument.of(order.pages().withStatedColumns(passed));
     }
 
     private static Written written(Document document, Recipe recipe, Instant when) {

@@ -173,6 +173,7 @@ final class RowReading {
         Look look = Look.PLAIN;
         for (Modifier one : first.modifiers) {
             if (one.code() == 0x9602) gap = one.two();
+            if (one.code() == 0x3615) look = look.with(TableProperty.FITTED, one.on());
             if (one.code() == 0x5400 || one.code() == 0x548A)
                 look = one.two() == 1 ? look.with(TableProperty.ALIGNMENT, Alignment.CENTRE) : one.two() == 2 ? look.with(TableProperty.ALIGNMENT,
                         Alignment.END) : look;

@@ -62,6 +62,7 @@ final class TableMaker {
         if (alignment == Alignment.CENTRE || alignment == Alignment.END) made.two(0x5400, alignment == Alignment.CENTRE ? 1 : 2);
         int gap = LookProperties.twips((padding.left() + padding.right()) / 2);
         made.two(0x9602, gap);
+        if (whole.is(TableProperty.FITTED)) made.flag(0x3615, true);
         if (row.is(TableProperty.KEEP_ROW)) made.flag(0x3403, true).flag(0x3466, true);
         if (row.is(TableProperty.HEADER_ROW)) made.flag(0x3404, true);
         Double height = row.get(TableProperty.ROW_HEIGHT);

@@ -12,7 +12,7 @@ import app.decant.document.TableProperty.Insets;
 import app.decant.document.TableProperty;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
-import java.util.Collections;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -61,18 +61,16 @@ final class HtmlTable {
             placed.add(cells);
         }
         if (columns == 0) return;
-        double width = HtmlReader.TEXT_WIDTH;
-        Double told = StyleValues.length(rules.of(element).get("width"), context.size());
-        if (told != null && !rules.of(element).getOrDefault("width", "").endsWith("%") && told > 20) width = told;
-        List<Double> widths = new ArrayList<>();
-        for (Element column : element.select("colgroup > col")) {
-            String value = rules.of(column).getOrDefault("width", column.attr("width").matches("\\d{1,5}") ? column.attr("width") + "px"
-                    : column.attr("width"));
-            Double points = StyleValues.length(value, context.size());
-            widths.add(value.matches("[0-9.]+%") ? width * Double.parseDouble(value.replace("%", "")) / 100 : points == null ? -1.0 : points);
-        }
-        if (widths.size() != columns || widths.stream().anyMatch(one -> one <= 0))
-            widths = new ArrayList<>(Collections.nCopies(columns, width / columns));
+        Look look = Look.of(TableProperty.FITTED, !"fixed".equals(rules.of(element).get("table-layout")));
+        double width = width(element, HtmlReader.TEXT_WIDTH, context);
+        boolean share = said(element).endsWith("%");
+        if (width > 20) look = share ? look.with(TableProperty.WIDTH_SHARE, Math.min(1, width / HtmlReader.TEXT_WIDTH)) : look.with(TableProperty.WIDTH, width);
+        double whole = width > 20 ? width : HtmlReader.TEXT_WIDTH;
+        double[] widths = new double[columns];
+        List<Element> told = element.select("colgroup > col");
+        if (told.size() == columns) for (int c = 0; c < columns; c++) widths[c] = width(told.get(c), whole, context);
+        for (List<Object[]> cells : placed) for (Object[] cell : cells)
+            if (widths[(int) cell[1]] <= 0 && (int) cell[2] == 1) widths[(int) cell[1]] = width((Element) cell[0], whole, context);
         boolean ruled = element.hasAttr("border") && !element.attr("border").equals("0");
         List<Table.Row> made = new ArrayList<>();
         for (int r = 0; r < placed.size(); r++) {
@@ -81,7 +79,20 @@ final class HtmlTable {
             for (Object[] one : placed.get(r)) cells.add(cell((Element) one[0], (int) one[1], (int) one[2], (int) one[3], context, ruled));
             made.add(new Table.Row(head ? Look.of(TableProperty.HEADER_ROW, true) : Look.PLAIN, cells));
         }
-        filling.blocks.add(new Table(Look.PLAIN, widths, made));
+        filling.blocks.add(new Table(look, Arrays.stream(widths).boxed().toList(), made));
+    }
+
+    /** How wide an element says it is, by its rules or by itself (HTML, 15.3.9); 0 where it does not. */
+    private double width(Element element, double whole, HtmlContext context) {
+        String said = said(element);
+        if (said.matches("\\d{1,4}(\\.\\d{1,8})?%")) return whole * Double.parseDouble(said.replace("%", "")) / 100;
+        Double points = StyleValues.length(said, context.size());
+        return points == null ? 0 : Math.max(0, points);
+    }
+
+    private String said(Element element) {
+        String own = element.attr("width").trim();
+        return rules.of(element).getOrDefault("width", own.matches("\\d{1,5}") ? own + "px" : own);
     }
 
     private static int place(Element row) {

@@ -415,13 +415,13 @@ final class OdtBody {
         String begins = page;
         page = null;
         String style = styles.other("table", "Table", Arrays.asList(width, alignment, indent, begins), begins == null ? null
-                : begins.split("#")[0], made -> made.leaf("style:table-properties", "style:width", OdtLooks.points(width),
+                : begins.split("#")[0], made -> made.leaf("style:table-properties", "style:width", OdtLooks.extent(width),
                 "table:align", alignment == Alignment.CENTRE ? "center" : alignment == Alignment.END ? "right" : "left", "fo:margin-left", alignment == null
                         || alignment == Alignment.START ? OdtLooks.points(indent) : null, "table:border-model", "collapsing"));
         xml.open("table:table", "table:style-name", style);
         for (double column : table.columns()) {
             String name = styles.other("table-column", "Col", column, made -> made.leaf("style:table-column-properties", "style:column-width",
-                    OdtLooks.points(column)));
+                    OdtLooks.extent(column)));
             xml.leaf("table:table-column", "table:style-name", name);
         }
         int heads = 0;

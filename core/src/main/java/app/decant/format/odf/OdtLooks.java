@@ -21,6 +21,9 @@ final class OdtLooks {
 
     static String points(double value) { return String.format(Locale.ROOT, "%.3f", value).replaceFirst("\\.?0+$", "") + "pt"; }
 
+    /** The same where only what is wider than nothing may be said; null else. */
+    static String extent(double value) { return value >= 0.001 ? points(value) : null; }
+
     static String colour(Colour colour) { return "#" + colour.hex().toLowerCase(Locale.ROOT); }
 
     static String border(Border border) {

@@ -65,7 +65,9 @@ final class TableReader {
         }
         behind.forEach(story::between);
         if (columns.isEmpty()) columns.add(0.0);
-        return new Table(tableLook(properties), columns, rows);
+        Look look = tableLook(properties);
+        XmlNode layout = properties == null ? null : properties.child("w:tblLayout");
+        return new Table(layout == null ? look.with(TableProperty.FITTED, true) : look, columns, rows);
     }
 
     private void waits(XmlNode node) {
@@ -188,6 +190,7 @@ final class TableReader {
             case "w:tblInd" -> look.with(TableProperty.INDENT, Units.twips(node, "w:w"));
             case "w:jc" -> look.with(TableProperty.ALIGNMENT, LookReader.alignment(node.get("w:val", "start")));
             case "w:tblW" -> width(look, node);
+            case "w:tblLayout" -> look.with(TableProperty.FITTED, node.get("w:type", "autofit").equals("fixed") ? null : Boolean.TRUE);
             case "w:tblpPr" -> look.with(TableProperty.FLOATING, FrameMarkup.table(node));
             case "w:tblLook" -> look.with(TableProperty.PARTS, parts(node));
             default -> look;

@@ -21,7 +21,7 @@ final class TableWriter {
         xml.open("w:tbl");
         tableProperties(xml, table.look());
         xml.open("w:tblGrid");
-        for (double column : table.columns()) xml.leaf("w:gridCol", "w:w", Units.toTwips(column));
+        for (double column : table.columns()) xml.leaf("w:gridCol", "w:w", column > 0 ? Units.toTwips(column) : null);
         xml.close();
         for (int r = 0; r < table.rows().size(); r++) row(xml, table, r, story);
         xml.close();
@@ -99,6 +99,9 @@ final class TableWriter {
             }
             case "w:shd" -> {
                 if (look.says(TableProperty.SHADING)) LookWriter.shading(xml, look.get(TableProperty.SHADING));
+            }
+            case "w:tblLayout" -> {
+                if (!look.is(TableProperty.FITTED)) xml.leaf(name, "w:type", "fixed");
             }
             case "w:tblCellMar" -> {
                 if (look.says(TableProperty.PADDING)) padding(xml, name, look.get(TableProperty.PADDING));

@@ -294,6 +294,7 @@ final class RtfStory {
         if (table.look().get(TableProperty.FLOATING) != null) words.append(RtfPlace.words(table.look().get(TableProperty.FLOATING)));
         Alignment alignment = whole.get(TableProperty.ALIGNMENT);
         if (alignment == Alignment.CENTRE || alignment == Alignment.END) words.append(alignment == Alignment.CENTRE ? "\\trqc" : "\\trqr");
+        if (whole.is(TableProperty.FITTED)) words.append("\\trautofit1");
         if (row.is(TableProperty.HEADER_ROW)) words.append("\\trhdr");
         if (row.is(TableProperty.KEEP_ROW)) words.append("\\trkeep");
         Double height = row.get(TableProperty.ROW_HEIGHT);

@@ -61,6 +61,7 @@ final class RtfStoryReading {
         final RtfPlace place = new RtfPlace();
         Look look = Look.PLAIN;
         Alignment alignment;
+        boolean fitted;
         final int[] padding = {-1, -1, -1, -1};
         final List<CellTold> cells = new ArrayList<>();
         CellTold cell = new CellTold();
@@ -262,6 +263,7 @@ final class RtfStoryReading {
             level.look = Look.of(TableProperty.PADDING, padding);
             if (Math.abs(indent) >= 0.1) level.look = level.look.with(TableProperty.INDENT, indent);
             level.look = level.look.with(TableProperty.FLOATING, told.place.table());
+            if (told.fitted) level.look = level.look.with(TableProperty.FITTED, true);
             if (told.alignment != null) level.look = level.look.with(TableProperty.ALIGNMENT, told.alignment);
         }
         level.grid.row(cells, edges, told.look);
@@ -313,6 +315,7 @@ final class RtfStoryReading {
             case "trgaph" -> row.gap = value;
             case "trqc" -> row.alignment = Alignment.CENTRE;
             case "trqr" -> row.alignment = Alignment.END;
+            case "trautofit" -> row.fitted = value != 0;
             case "trhdr" -> row.look = row.look.with(TableProperty.HEADER_ROW, true);
             case "trkeep" -> row.look = row.look.with(TableProperty.KEEP_ROW, true);
             case "trrh" -> {

@@ -24,6 +24,9 @@ public final class ParagraphFinder {
     private static final double SPACED = 2.6;
     /** What is not much narrower than its column, as a share of that. */
     private static final double WIDE = 0.7;
+    /** What takes no more than this share of its column is a block apart; a centred line is full from the other one on. */
+    private static final double NARROW = 0.6;
+    private static final double FULL = 0.97;
     /** Lines of one paragraph don't begin farther apart than this share of their column. */
     private static final double ELSEWHERE = 0.3;
 
@@ -54,7 +57,7 @@ public final class ParagraphFinder {
                     TagTree.Element element = tags.apply(line.first());
                     para.tag(element);
                     paras.add(para);
-                } else if (isBrokenByHand(group, i)) {
+                } else if (isBrokenByHand(group, i) || isBrokenWithinTag(group, i, left, right)) {
                     para.breakAfter(group.lines.get(i - 1));
                 }
                 para.lines().add(line);
@@ -155,6 +158,20 @@ public final class ParagraphFinder {
         if (LineGroup.isHyphenated(before) || LineGroup.isMidSentence(before, line) || before.isRightToLeft()) return false;
         return group.byHand || group.separate || group.endsInColumn(before, line)
                 || LineGroup.shortfall(before, line, group.right) > Math.max(0.6 * line.size(), group.looseness + 0.2 * line.size());
+    }
+
+    /**
+     * Whether a line of what tags call one paragraph was ended by hand in mid-sentence, as in titles: a centred one whose column had room for the next word, or
+     * one of a narrow block that leaves much of that free.
+     */
+    private boolean isBrokenWithinTag(LineGroup group, int at, double left, double right) {
+        TextLine line = group.lines.get(at);
+        TextLine before = group.lines.get(at - 1);
+        if (!isOfOne(before, line) || LineGroup.isHyphenated(before) || before.isRightToLeft()) return false;
+        boolean centred = isCentred(line, left, right) && isCentred(before, left, right) && Math.abs(line.edgeLeft() - before.edgeLeft()) > ALIKE;
+        if (centred) return before.width() + line.firstWord() + 0.3 * line.size() < Math.max(group.widest, FULL * (right - left)) - 0.5;
+        double width = group.right - group.left;
+        return width <= NARROW * (right - left) && LineGroup.shortfall(before, line, group.right) > ELSEWHERE * width;
     }
 
     /** The middle distance of baselines where lines of one size follow each other. */

@@ -89,7 +89,7 @@ class CellFillingTest {
     /** In the words of ISO 32000-2, 14.8.4.8.3: what is put in is the content of its own cell. */
     @Test void wordsAreReadOutInTheirCell() throws IOException {
         Path page = root.resolve("form.html");
-        Files.writeString(page, "<html lang='en'><p>A form</p><table border='1'><tr><th>Ship</th><th>Port</th><th>Crew</th></tr>"
+        Files.writeString(page, "<html lang='en'><p>A form</p><table border='1' width='100%'><tr><th>Ship</th><th>Port</th><th>Crew</th></tr>"
                 + "<tr><td>Queen</td><td></td><td>five</td></tr></table></html>");
         Path source = root.resolve("form.pdf");
         Decant.publish(new Order(Decant.layOut(Decant.open(page).document()), Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE)), source, Progress.SILENT);

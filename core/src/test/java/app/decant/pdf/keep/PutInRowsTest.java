@@ -163,7 +163,7 @@ class PutInRowsTest {
     /** In the words of ISO 32000-2, 14.8.4.8.3: a row of its own, with as many cells. */
     @Test void rowIsReadOutAsARow() throws IOException {
         Path page = root.resolve("ports.html");
-        Files.writeString(page, "<html lang='en'><p>Ports</p><table border='1'><thead><tr><th>Ship</th><th>Port</th></tr></thead>"
+        Files.writeString(page, "<html lang='en'><p>Ports</p><table border='1' width='100%'><thead><tr><th>Ship</th><th>Port</th></tr></thead>"
                 + "<tbody><tr><td>Queen</td><td>Ostrey</td></tr><tr><td>Kestrel</td><td>Lanna</td></tr></tbody></table><p>All sail.</p></html>");
         Path source = root.resolve("ports.pdf");
         Decant.publish(new Order(Decant.layOut(Decant.open(page).document()), Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE)), source, Progress.SILENT);

@@ -1,0 +1,126 @@
+package app.decant.layout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import app.decant.document.Block;
+import app.decant.document.BlockPath;
+import app.decant.document.Document;
+import app.decant.document.Look;
+import app.decant.document.Paragraph;
+import app.decant.document.Place;
+import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.Table;
+import app.decant.document.TableProperty;
+import app.decant.edit.TextSelection;
+import app.decant.edit.Typing;
+import app.decant.font.FontCatalogue;
+import app.decant.format.Formats;
+import app.decant.page.Item;
+import app.decant.page.Piece;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Columns that give way to what stands in them (CSS 2.2, 17.5.2.2; ISO/IEC 29500-1, 17.18.87). */
+class FittedColumnsTest {
+    private static final double WIDTH = Section.PLAIN.page().textWidth();
+    /** The first of the second row. */
+    private static final BlockPath CELL = BlockPath.of(0, 0, 1, 0, 0);
+    private static final Look FITTED = Look.of(TableProperty.FITTED, true);
+
+    private static Table table(Look look, List<Double> columns, String... texts) {
+        List<Table.Row> rows = new ArrayList<>();
+        for (int at = 0; at < texts.length; at += columns.size()) {
+            List<Table.Cell> cells = new ArrayList<>();
+            for (int c = 0; c < columns.size(); c++) cells.add(new Table.Cell(c, 1, 1, Look.PLAIN, List.of(Paragraph.of(texts[at + c]))));
+            rows.add(new Table.Row(Look.PLAIN, cells));
+        }
+        return new Table(look, columns, rows);
+    }
+
+    private static PagedDocument pages(Block block) { return Layout.of(Sample.of(List.of(block)), FontCatalogue.shipped()); }
+
+    private static List<String> lines(PagedDocument pages) {
+        List<String> lines = new ArrayList<>();
+        for (Item.LineItem line : pages.page(0).lines()) {
+            StringBuilder text = new StringBuilder();
+            for (Piece piece : line.line().pieces()) if (piece instanceof Piece.Glyphs glyphs) text.append(glyphs.text());
+            lines.add(text.toString().trim());
+        }
+        return lines;
+    }
+
+    private static List<Double> stated(Table table) {
+        Document document = Sample.of(List.of(table));
+        return ((Table) Layout.of(document, FontCatalogue.shipped()).withStatedColumns(document).blocks().get(0)).columns();
+    }
+
+    @Test void noColumnIsNarrowerThanItsWidestWordWhileThereIsRoom() {
+        String[] texts = {"Vessels", "Undine", "Dispensations", "90"};
+        assertThat(lines(pages(table(Look.PLAIN, List.of(50.0, 200.0), texts)))).as("not fitted").contains("Dispens", "ations");
+        PagedDocument fitted = pages(table(FITTED, List.of(50.0, 200.0), texts));
+        assertThat(lines(fitted)).containsExactly("Vessels", "Undine", "Dispensations", "90");
+        double second = fitted.page(0).lines().get(1).left();
+        assertThat(second).as("the second column begins behind the first").isGreaterThan(fitted.page(0).lines().get(2).left() + 60);
+    }
+
+    @Test void columnsThatHoldTheirWordsStayAsTheyAreStored() {
+        Table fitted = table(FITTED, List.of(100.0, 200.0), "Vessel", "Undine", "A long remark that goes over several lines of its cell", "90");
+        Table firm = table(Look.PLAIN, List.of(100.0, 200.0), "Vessel", "Undine", "A long remark that goes over several lines of its cell", "90");
+        assertThat(lines(pages(fitted))).isEqualTo(lines(pages(firm)));
+        assertThat(shape(pages(fitted))).isEqualTo(shape(pages(firm)));
+    }
+
+    @Test void columnsNobodyGaveAWidthAreAsWideAsTheirText() {
+        List<Double> none = List.of(0.0, 0.0);
+        List<Double> small = stated(table(FITTED, none, "Tide", "High", "Morning", "06:12"));
+        assertThat(small.get(0) + small.get(1)).isLessThan(120);
+        List<Double> wide = stated(table(FITTED, none, "1", "word ".repeat(60), "2", "Leaves."));
+        assertThat(wide.get(0) + wide.get(1)).isCloseTo(WIDTH, within(0.2));
+        assertThat(wide.get(0)).isLessThan(30);
+        List<Double> shared = stated(table(FITTED.with(TableProperty.WIDTH_SHARE, 1.0), List.of(90.0, 0.0), "Tide", "High", "Morning", "06:12"));
+        assertThat(shared.get(0)).isEqualTo(90, within(0.01));
+        assertThat(shared.get(1)).isEqualTo(WIDTH - 90, within(0.01));
+    }
+
+    @Test void moreThanThePaperHoldsIsSharedOut() {
+        String word = "Donaudampfschifffahrtsgesellschaft";
+        List<Double> columns = stated(table(FITTED, Collections.nCopies(4, 0.0), word, word, word, word));
+        assertThat(columns.stream().mapToDouble(Double::doubleValue).sum()).isCloseTo(WIDTH, within(0.1));
+        assertThat(columns).allMatch(width -> width > 100);
+    }
+
+    @Test void whatIsTypedInAFittedTableIsLaidAsFromNothing() {
+        Layout layout = new Layout(FontCatalogue.shipped());
+        Document document = Sample.of(List.of(table(FITTED, List.of(50.0, 200.0), "Vessels", "Undine", "Fees", "90")));
+        layout.next(document);
+        for (String letter : "Dispensations".split("")) {
+            Place end = new Place(CELL, document.paragraph(CELL).length());
+            document = Typing.type(document, TextSelection.caret(end), letter, null).after();
+            assertThat(shape(layout.next(document))).isEqualTo(shape(Layout.of(document, FontCatalogue.shipped())));
+        }
+    }
+
+    private static List<String> shape(PagedDocument pages) {
+        return pages.page(0).lines().stream().map(line -> String.format("%.3f %.3f %.3f", line.left(), line.y(), line.line().width())).toList();
+    }
+
+    /** HTML, 15.3.9: widths by attributes; a table of none is as wide as its text. */
+    @Test void tablesOfWebPagesAreAsWideAsTheySay() {
+        String page = "<html><body><table width=300><tr><td width='25%'>Tide<td>High</table><table><tr><td>Tide<td>High</table>";
+        Document document = Formats.read(page.getBytes(StandardCharsets.UTF_8), "page.html", null, Progress.SILENT).document();
+        List<Table> tables = document.blocks().stream().filter(Table.class::isInstance).map(Table.class::cast).toList();
+        Document said = Layout.of(document, FontCatalogue.shipped()).withStatedColumns(document);
+        List<double[]> widths = said.blocks().stream().filter(Table.class::isInstance)
+                .map(block -> ((Table) block).columns().stream().mapToDouble(Double::doubleValue).toArray()).toList();
+        assertThat(widths.get(0)[0]).isCloseTo(225 / 4.0, within(0.1));
+        assertThat(Arrays.stream(widths.get(0)).sum()).isCloseTo(225, within(0.1));
+        assertThat(Arrays.stream(widths.get(1)).sum()).isLessThan(90);
+        assertThat(tables.get(1).columns()).as("the document says none").containsExactly(0.0, 0.0);
+    }
+}
