@@ -57,7 +57,7 @@ public final class LinkMarks {
     }
 
     private Para heading(Para entry) {
-        ContentsEntry parts = ContentsEntry.of(entry.text());
+        ContentsEntry parts = ContentsEntry.amongOthers(entry.text());
         return parts == null ? null : headings.get(key(parts.title()));
     }
 
@@ -78,7 +78,7 @@ public final class LinkMarks {
 
     /** A contents entry: its title, a leader to the right edge, and the number of its heading's page. */
     Paragraph entry(Para para, Paragraph plain, Flow flow) {
-        ContentsEntry parts = ContentsEntry.of(para.text());
+        ContentsEntry parts = ContentsEntry.amongOthers(para.text());
         Para heading = heading(para);
         String mark = heading == null ? null : contentsNames.get(heading);
         Look look = Look.PLAIN;

@@ -33,6 +33,8 @@ public final class PageMatter {
     private final List<TableGrid> tables = new ArrayList<>();
     private final List<Placed> pictures;
     private final List<Ink> ink;
+    /** How wide a blank is, at most, in ems. */
+    private static final double HANGING = 0.4;
     private final List<Ink.Stroke> underlines = new ArrayList<>();
     private final List<Ink.Stroke> strikes = new ArrayList<>();
     private final List<Ink.Fill> highlights = new ArrayList<>();
@@ -134,7 +136,9 @@ public final class PageMatter {
             for (Chunk chunk : chunks) {
                 if (one instanceof Ink.Stroke stroke && stroke.isAcross()) {
                     double down = (stroke.y1() - chunk.baseline()) / chunk.size();
-                    boolean within = stroke.x1() > chunk.left() - 2.5 && stroke.x2() < chunk.right() + 2.5 && stroke.length() > 1.5;
+                    // A blank that hangs out at the end of a line is underlined with its word.
+                    double end = chunk.right() + Math.max(2.5, HANGING * chunk.size());
+                    boolean within = stroke.x1() > chunk.left() - 2.5 && stroke.x2() < end && stroke.length() > 1.5;
                     if (!within || stroke.width() > 0.2 * chunk.size()) continue;
                     if (down > 0.02 && down < 0.36) underlines.add(stroke);
                     else if (down < -0.12 && down > -0.45) strikes.add(stroke);

@@ -35,6 +35,9 @@ public final class TaggedTables {
     /** Rules that run along cells stand no further from their words than this, in points. */
     private static final double BESIDE = 40;
 
+    /** Columns that no cell stands over alone may be as narrow as this. */
+    private static final double LEAST = 0.25;
+
     /** A cell with its place in the grid. */
     private record Placing(TagTree.Element element, int row, int column, int rows, int columns) { }
 
@@ -210,8 +213,8 @@ public final class TaggedTables {
             for (Box box : cells.getOrDefault(placing.element, List.of())) {
                 double start = across ? box.left() : box.top();
                 double end = across ? box.right() : box.bottom();
-                if (first == last || Double.isNaN(from[first])) from[first] = Double.isNaN(from[first]) ? start : Math.min(from[first], start);
-                if (first == last || Double.isNaN(to[last])) to[last] = Double.isNaN(to[last]) ? end : Math.max(to[last], end);
+                from[first] = Double.isNaN(from[first]) ? start : Math.min(from[first], start);
+                to[last] = Double.isNaN(to[last]) ? end : Math.max(to[last], end);
             }
         }
         double[] edges = new double[count + 1];
@@ -219,12 +222,14 @@ public final class TaggedTables {
         // A row may end before the last column, and reach farther than those that don't.
         edges[count] = outer(net, greatest(to), across, false);
         for (int i = 1; i < count; i++) {
-            double before = Double.isNaN(to[i - 1]) ? edges[i - 1] + 4 : to[i - 1];
             double after = Double.NaN;
-            for (int k = i; k < count && Double.isNaN(after); k++) after = from[k];
+            int next = i;
+            for (; next < count && Double.isNaN(after); next++) after = from[next];
             if (Double.isNaN(after)) after = edges[count];
+            // Where nothing ends, the room up to what comes next is shared out among the columns that only wider cells stand over.
+            double before = Double.isNaN(to[i - 1]) ? edges[i - 1] + Math.min(4, (after - edges[i - 1]) / (next - i + 2)) : to[i - 1];
             if (after < before - 2) return null;
-            edges[i] = Math.max(edges[i - 1] + 1, between(net, before, after, across));
+            edges[i] = Math.max(edges[i - 1] + LEAST, between(net, before, after, across));
         }
         return edges[count] > edges[count - 1] ? edges : null;
     }

@@ -27,6 +27,9 @@ public final class ParagraphFinder {
     /** What takes no more than this share of its column is a block apart; a centred line is full from the other one on. */
     private static final double NARROW = 0.6;
     private static final double FULL = 0.97;
+    /** An entry of contents takes no more lines, and keeps no more of them free for page numbers, as a share. */
+    private static final int MOST_ENTRY_LINES = 4;
+    private static final double ENTRY_EDGE = 0.15;
     /** Lines of one paragraph don't begin farther apart than this share of their column. */
     private static final double ELSEWHERE = 0.3;
 
@@ -187,6 +190,29 @@ public final class ParagraphFinder {
         return steps.get(steps.size() / 3);
     }
 
+    /** Whether a line goes on with an entry of contents that has not come to its page yet: the leader alone, or words for which there was no room. */
+    private static boolean goesOnInEntry(LineGroup group, int at, Para para) {
+        TextLine line = group.lines.get(at);
+        TextLine before = group.lines.get(at - 1);
+        if (ContentsEntry.of(before.text()) != null || para.lines().size() > MOST_ENTRY_LINES) return false;
+        if (ContentsEntry.isLeaderAlone(line.text())) return true;
+        int end = at;
+        while (end < group.lines.size() && end < at + MOST_ENTRY_LINES && !leadsToPage(group.lines.get(end))) end++;
+        boolean inEntry = end < group.lines.size() && leadsToPage(group.lines.get(end));
+        double room = LineGroup.shortfall(before, line, group.right);
+        boolean begins = Math.abs(line.edgeLeft() - para.first().edgeLeft()) < ALIKE && (ListLabel.length(line.text()) > 0 || fillsEntry(before, group));
+        return inEntry && !begins && room < ENTRY_EDGE * (group.right - group.left) && line.edgeLeft() > para.first().edgeLeft() - ALIKE
+                && Math.abs(line.size() - before.size()) < 0.5;
+    }
+
+    private static boolean leadsToPage(TextLine line) { return ContentsEntry.ends(line.text()) || ContentsEntry.isLeaderAlone(line.text()); }
+
+    /** Whether a line ends in a page number where those of its block do, though no leader found room before it. */
+    private static boolean fillsEntry(TextLine line, LineGroup group) {
+        return line.edgeRight() > group.right - ContentsFinder.FLUSH && ContentsEntry.amongOthers(line.text()) != null
+                && group.lines.stream().filter(ParagraphFinder::leadsToPage).count() > 1;
+    }
+
     private boolean starts(LineGroup group, int at, Para para, double left, double right) {
         TextLine line = group.lines.get(at);
         TextLine before = group.lines.get(at - 1);
@@ -197,6 +223,8 @@ public final class ParagraphFinder {
             TagTree.Element b = paragraph(there);
             if (a != null && b != null) return a != b;
         }
+        if (goesOnInEntry(group, at, para)) return false;
+        if (fillsEntry(before, group) && Math.abs(line.edgeLeft() - para.first().edgeLeft()) < ALIKE) return true;
         if (group.byHand || group.verse) return !byHand && otherLook(before, line);
         if (group.separate || ContentsEntry.ends(before.text()) || ContentsEntry.areEntries(before, line)) return true;
         if (LineGroup.isNote(line)) return true;
