@@ -197,6 +197,10 @@ public final class LineFinder {
         chunks.add(chunk(current));
     }
 
+    /** Letters that are spaced out are no further apart, in ems; figures less. */
+    private static final double MOST_SPACED = 1.2;
+    private static final double MOST_SPACED_FIGURES = 0.4;
+
     /** The gap between letters of a line that is spaced out, in points; 0 for lines that are not. */
     private static double usualGap(List<Glyph> letters) {
         double[] gaps = new double[letters.size()];
@@ -209,7 +213,10 @@ public final class LineFinder {
         if (count < 3) return 0;
         Arrays.sort(gaps, 0, count);
         double middle = gaps[count / 2];
-        return middle > 0.06 * letters.get(0).size() ? middle : 0;
+        double size = letters.get(0).size();
+        // Figures that stand far apart are those of a table.
+        boolean words = letters.stream().anyMatch(letter -> Character.isLetter(letter.text().codePointAt(0)));
+        return middle > 0.06 * size && middle < (words ? MOST_SPACED : MOST_SPACED_FIGURES) * size ? middle : 0;
     }
 
     /** Letters printed twice with a tiny shift, as some programs do to make them bold. */

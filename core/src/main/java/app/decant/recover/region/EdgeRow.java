@@ -88,13 +88,14 @@ final class EdgeRow {
     static int value(String digits) { return digits.length() > 6 ? -1_000_000 : Integer.parseInt(digits); }
 
     /**
-     * Whether another page has it again. A table is a head only if each of its numbers is the same there or counts the pages: what says other numbers is one of
-     * the text.
+     * Whether another page has it again. A table, or a row of nothing but figures, is a head only if each of its numbers is the same there or counts the pages:
+     * what says other numbers is one of the text.
      */
     boolean isAgain(EdgeRow other) {
         if (other.page == page || Math.abs(other.baseline() - baseline()) >= 3) return false;
-        if (grid == null) return true;
-        if (other.grid == null || other.numbers().size() != numbers().size()) return false;
+        boolean figures = grid == null && numbers().size() > 1 && kind().codePoints().noneMatch(Character::isLetter);
+        if (grid == null && !figures) return true;
+        if (other.grid == null != (grid == null) || other.numbers().size() != numbers().size()) return false;
         for (int i = 0; i < numbers().size(); i++) {
             int more = other.numbers().get(i) - numbers().get(i);
             if (more != 0 && more != other.page - page) return false;

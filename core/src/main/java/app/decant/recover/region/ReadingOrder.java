@@ -54,6 +54,11 @@ public final class ReadingOrder {
                     parts.add(columns(band, depth));
                 }
                 case TABLE -> {
+                    Band whole = plain.isEmpty() ? null : ColumnTitles.of(plain.get(plain.size() - 1).boxes(), band);
+                    if (whole != null) {
+                        plain.remove(plain.size() - 1);
+                        band = whole;
+                    }
                     flush(plain, left, right, parts);
                     parts.add(new Part.Grid(AlignedTable.of(band.boxes(), band.edges(left, right), page)));
                 }

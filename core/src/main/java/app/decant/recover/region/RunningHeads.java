@@ -94,8 +94,8 @@ public final class RunningHeads {
             for (int i = 1; i < count; i++) {
                 if (!own.get(i).isArtifact() && gap(own.get(i), own.get(i - 1)) > 1.43 * Math.max(own.get(i).size(), own.get(i - 1).size())) count = i;
             }
-            while (count > 0 && !(counted && count == 1 && own.get(0).text().length() <= 60) && !own.get(count - 1).isArtifact() && !isApart(own, count, top)
-                    && !isUsual(own.get(count - 1), alike)) count--;
+            while (count > 0 && !(counted && count == 1 && own.get(0).text().length() <= 60) && !own.get(count - 1).isArtifact()
+                    && (isInStep(own, count) || !isApart(own, count, top) && !isUsual(own.get(count - 1), alike))) count--;
             // A table that stands but once is one of the text.
             boolean lone = !own.isEmpty() && own.get(0).grid() == null;
             if (count == 0 && pages.size() == 1 && lone && isLoneHead(own, page, top)) count = 1;
@@ -249,6 +249,14 @@ public final class RunningHeads {
             if (gap > -1) nearest = Math.min(nearest, gap);
         }
         return nearest > 0.72 * row.size();
+    }
+
+    /** Whether the next rows follow as close as they follow each other: the head of a table that goes on over pages. */
+    private static boolean isInStep(List<EdgeRow> own, int count) {
+        if (own.size() < count + 2 || own.get(count - 1).grid() != null || own.get(count).grid() != null || own.get(count + 1).grid() != null) return false;
+        double first = Math.abs(own.get(count).baseline() - own.get(count - 1).baseline());
+        double second = Math.abs(own.get(count + 1).baseline() - own.get(count).baseline());
+        return first < 1.1 * second && own.get(count).chunks().size() > 1 && own.get(count).chunks().size() == own.get(count + 1).chunks().size();
     }
 
     /** The numbers in a row that count pages: they differ from the page's index by the same amount on every page that has the row. */
