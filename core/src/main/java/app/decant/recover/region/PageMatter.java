@@ -8,6 +8,7 @@ import app.decant.pdf.read.SourcePage;
 import app.decant.pdf.read.TagTree;
 import app.decant.pdf.read.VectorPicture;
 import app.decant.recover.line.Chunk;
+import app.decant.recover.line.FigureColumns;
 import app.decant.recover.line.LineFinder;
 import app.decant.recover.line.SmallCapitals;
 import app.decant.recover.table.BarTables;
@@ -71,7 +72,7 @@ public final class PageMatter {
         fields.take(page, ink, upright);
         RuleNet.join(ink);
         DrawnSigns.take(ink, upright);
-        List<Chunk> chunks = new ArrayList<>(cutAtLines(SmallCapitals.told(LineFinder.chunks(upright)), ink));
+        List<Chunk> chunks = new ArrayList<>(FigureColumns.cut(cutAtLines(SmallCapitals.told(LineFinder.chunks(upright)), ink)));
         DrawnBlanks.take(ink, chunks);
         List<Placed> pictures = new ArrayList<>(page.pictures());
         // A scan's picture lies behind its text, which is what stays.

@@ -23,6 +23,9 @@ public final class ReadingOrder {
 
     private final int page;
 
+    /** So many rows that keep two strips free or more are those of a table. */
+    private static final int ROWS_OF_TABLE = 3;
+
     public ReadingOrder(int page) { this.page = page; }
 
     /** Boxes on one height. */
@@ -54,11 +57,11 @@ public final class ReadingOrder {
                     parts.add(columns(band, depth));
                 }
                 case TABLE -> {
-                    Band whole = plain.isEmpty() ? null : ColumnTitles.of(plain.get(plain.size() - 1).boxes(), band);
-                    if (whole != null) {
-                        plain.remove(plain.size() - 1);
-                        band = whole;
-                    }
+                    Band below = band(rows, at + 1, left, right);
+                    Band titled = below != null && below.strips().size() > band.strips().size() ? ColumnTitles.of(rows.get(at).boxes(), below) : null;
+                    Band whole = titled != null || plain.isEmpty() ? titled : ColumnTitles.of(plain.get(plain.size() - 1).boxes(), band);
+                    if (whole != null && titled == null) plain.remove(plain.size() - 1);
+                    if (whole != null) band = whole;
                     flush(plain, left, right, parts);
                     parts.add(new Part.Grid(AlignedTable.of(band.boxes(), band.edges(left, right), page)));
                 }
@@ -188,6 +191,8 @@ public final class ReadingOrder {
             double r = rightmost;
             List<double[]> inner = free.stream().filter(strip -> strip[0] >= l - 0.5 && strip[1] <= r + 0.5).toList();
             if (inner.isEmpty() && i > from) break;
+            // A line of its own across some of the strips that several rows kept stands below the table they are of.
+            if (i >= from + ROWS_OF_TABLE && inner.size() < strips.size() && strips.size() > 1 && rows.get(i).boxes().size() == 1) break;
             if (i > from && farBelow(rows, from, i)) break;
             strips = inner;
             good = i;
