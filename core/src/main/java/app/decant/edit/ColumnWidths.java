@@ -40,8 +40,9 @@ public final class ColumnWidths {
         return done(document, picked, area, Collections.nCopies(widths.size(), sum(widths) / widths.size()), 1);
     }
 
-    /** Whether columns are as wide as each other already. */
+    /** Whether columns are as wide as each other already; those that are as wide as their text by chance at most. */
     public static boolean areEven(Table table) {
+        if (table.look().is(TableProperty.FITTED) && table.columns().stream().anyMatch(width -> width <= 0)) return false;
         List<Double> widths = declared(table);
         return widths.stream().allMatch(width -> Math.abs(width - widths.get(0)) < 0.05);
     }

@@ -112,7 +112,7 @@ final class TableDraft {
         double total = widths.stream().mapToDouble(Double::doubleValue).sum();
         widths.add(at, widths.get(like));
         double now = widths.stream().mapToDouble(Double::doubleValue).sum();
-        widths.replaceAll(width -> width * total / now);
+        if (now > 0) widths.replaceAll(width -> width * total / now);
         slots.addAll(made);
     }
 

@@ -63,6 +63,9 @@ final class FittedColumns {
         for (int i = from; i < to && missing > 0; i++) widths[i] += missing / (to - from);
     }
 
+    /** Whether columns of these widths tear no word. */
+    boolean fitIn(double[] widths) { return IntStream.range(0, least.length).allMatch(i -> least[i] <= widths[i] + 0.1); }
+
     /**
      * @param stored    how wide columns are said to be; 0 where nothing says so
      * @param wanted    how wide the table is said to be; 0 where nothing says so

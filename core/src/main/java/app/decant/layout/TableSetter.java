@@ -32,6 +32,9 @@ final class TableSetter {
     private final double[] columnX;
     /** What its cells ask of its columns; null where nobody needed to know. */
     private FittedColumns contents;
+    private final boolean fitted;
+    /** Whether a word of a row that was set here is torn, or something wider than its cell, though columns are fitted. */
+    private boolean torn;
     private final List<Row> rows = new ArrayList<>();
 
     /** One row: its cells, its height, and what it asks for at page ends. {@code breaks} where its first paragraph wants a new page. */
@@ -60,11 +63,11 @@ final class TableSetter {
         this.table = table;
         Look look = composer.styles().cascade().table(table);
         columnX = new double[table.columns().size() + 1];
-        boolean fitted = look.is(TableProperty.FITTED);
+        fitted = look.is(TableProperty.FITTED);
         if (fitted && (kin != null && kin.contents != null || !FittedColumns.isStored(table.columns()))) measure(kin);
         place(look, available, reach);
         setRows(kin != null && isKin(kin) ? kin : null);
-        if (!fitted || contents != null || rows.stream().noneMatch(this::isTorn)) return;
+        if (!torn || contents != null) return;
         measure(null);
         place(look, available, reach);
         rows.clear();
@@ -136,11 +139,11 @@ final class TableSetter {
         double total = table.columns().stream().mapToDouble(width -> Math.max(0, width)).sum();
         boolean unsaid = contents == null ? total < 1 : !FittedColumns.isStored(table.columns());
         double wanted = share != null ? share * available : unsaid ? look.get(TableProperty.WIDTH, 0.0) : 0;
-        if (contents != null) return contents.widths(table.columns(), wanted, available);
         double[] widths = new double[table.columns().size()];
-        if (wanted == 0) wanted = total < 1 ? available : total;
-        for (int i = 0; i < widths.length; i++) widths[i] = total < 1 ? wanted / widths.length : Math.max(0, table.columns().get(i)) * (wanted / total);
-        return widths;
+        double whole = wanted > 0 ? wanted : total < 1 ? available : total;
+        for (int i = 0; i < widths.length; i++) widths[i] = total < 1 ? whole / widths.length : Math.max(0, table.columns().get(i)) * (whole / total);
+        boolean asStored = contents == null || FittedColumns.isStored(table.columns()) && contents.fitIn(widths);
+        return asStored ? widths : contents.widths(table.columns(), wanted, available);
     }
 
     /** How wide its columns become where not all say it themselves. */
@@ -157,6 +160,7 @@ final class TableSetter {
         for (int r = 0; r < count; r++) {
             Row known = kin == null || kin.table.rows().get(r) != table.rows().get(r) ? null : kin.rows.get(r);
             Row row = known != null && known.own().constant() ? known : row(r, table.rows().get(r));
+            torn |= fitted && row != known && isTorn(row);
             own.add(row);
             heights[r] = row.own().height();
             if (!row.own().reaches()) continue;

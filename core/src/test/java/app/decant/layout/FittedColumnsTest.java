@@ -13,6 +13,7 @@ import app.decant.document.Progress;
 import app.decant.document.Section;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
+import app.decant.edit.Tables;
 import app.decant.edit.TextSelection;
 import app.decant.edit.Typing;
 import app.decant.font.FontCatalogue;
@@ -99,11 +100,30 @@ class FittedColumnsTest {
         Layout layout = new Layout(FontCatalogue.shipped());
         Document document = Sample.of(List.of(table(FITTED, List.of(50.0, 200.0), "Vessels", "Undine", "Fees", "90")));
         layout.next(document);
-        for (String letter : "Dispensations".split("")) {
+        for (String letter : "Dispensations, mostly".split("")) {
             Place end = new Place(CELL, document.paragraph(CELL).length());
             document = Typing.type(document, TextSelection.caret(end), letter, null).after();
             assertThat(shape(layout.next(document))).isEqualTo(shape(Layout.of(document, FontCatalogue.shipped())));
         }
+    }
+
+    /** A word that is taken out again lets its column become what it was, also where the table takes a share of the page. */
+    @Test void whatIsTakenOutLeavesColumnsAsTheyWere() {
+        Look half = FITTED.with(TableProperty.WIDTH_SHARE, 0.4);
+        Layout layout = new Layout(FontCatalogue.shipped());
+        Document before = Sample.of(List.of(table(half, List.of(50.0, 400.0), "Fees", "Undine", "Dues", "90")));
+        Document typed = Typing.type(before, TextSelection.caret(new Place(CELL, 0)), "Dispensations and ", null).after();
+        List<String> first = shape(layout.next(before));
+        assertThat(shape(layout.next(typed))).isNotEqualTo(first);
+        assertThat(shape(layout.next(before))).isEqualTo(first);
+    }
+
+    /** Columns are put in where none has a width. */
+    @Test void columnsArePutInAmongSuchAsHaveNoWidth() {
+        Document document = Sample.of(List.of(table(FITTED, List.of(0.0, 0.0), "Tide", "High", "Morning", "06:12")));
+        Document more = Tables.insertColumn(document, TextSelection.caret(new Place(CELL, 0)), true).after();
+        assertThat(((Table) more.blocks().get(0)).columns()).containsExactly(0.0, 0.0, 0.0);
+        assertThat(lines(Layout.of(more, FontCatalogue.shipped()))).contains("Tide", "06:12");
     }
 
     private static List<String> shape(PagedDocument pages) {
