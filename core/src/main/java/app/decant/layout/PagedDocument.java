@@ -44,6 +44,7 @@ public final class PagedDocument implements Pages {
     private final LayoutFindings told;
     private final FieldValues fields;
     private final FontCatalogue catalogue;
+    private Document stated;
     private final int[] sections;
     private Map<Paragraph, Integer> firstPage;
 
@@ -81,6 +82,12 @@ public final class PagedDocument implements Pages {
 
     /** The same of another story; empty where there is no such story. */
     public Walk walk(Story story) { return stories.walk(story); }
+
+    /** The document with the width of each column said; made when it is first asked for. */
+    synchronized Document stated() {
+        if (stated == null) stated = StatedColumns.of(document, catalogue);
+        return stated;
+    }
 
     @SuppressWarnings("unchecked")
     @Override public <T> T withStatedColumns(T made) { return made instanceof Document its ? (T) StatedColumns.of(its, catalogue) : made; }

@@ -11,6 +11,7 @@ import app.decant.document.Walk;
 import app.decant.page.Item;
 import java.util.Arrays;
 import java.util.IdentityHashMap;
+import java.util.List;
 import java.util.Map;
 
 /** Where a table stands on a page, told from the text of its cells: a table has no frame of its own there, and is cut by the ends of pages. */
@@ -56,13 +57,15 @@ public final class TablePlaces {
             TableProperty.Insets padding = cascade.cell(table, row, cell).get(TableProperty.PADDING, TableSetter.PADDING);
             if (cell.column() < starts.length) starts[cell.column()] = line.x() - padding.left();
         }
-        return bottom == 0 ? null : place(table, starts, top, bottom);
+        if (bottom == 0) return null;
+        Table stated = FittedColumns.isStored(table.columns()) ? table : (Table) pages.stated().find(story, path);
+        return place(stated.columns(), starts, top, bottom);
     }
 
-    /** Columns share the width as they are told to; two of them that are seen tell how wide all are. */
-    private static Place place(Table table, double[] starts, double top, double bottom) {
+    /** Columns that are seen begin where their text says; the others share the width as they are told to. */
+    private static Place place(List<Double> columns, double[] starts, double top, double bottom) {
         double[] told = new double[starts.length];
-        for (int i = 1; i < told.length; i++) told[i] = told[i - 1] + Math.max(0, table.columns().get(i - 1));
+        for (int i = 1; i < told.length; i++) told[i] = told[i - 1] + Math.max(0, columns.get(i - 1));
         int first = 0;
         while (first < starts.length && Double.isNaN(starts[first])) first++;
         int last = starts.length - 1;
@@ -71,7 +74,8 @@ public final class TablePlaces {
         boolean scaled = last > first && told[last] - told[first] > 0.5;
         double scale = scaled ? (starts[last] - starts[first]) / (told[last] - told[first]) : 1;
         double[] edges = new double[starts.length];
-        for (int i = 0; i < edges.length; i++) edges[i] = starts[first] + (told[i] - told[first]) * scale;
+        for (int i = 0; i < edges.length; i++) edges[i] = Double.isNaN(starts[i]) ? starts[first] + (told[i] - told[first]) * scale : starts[i];
+        for (int i = 1; i < edges.length; i++) edges[i] = Math.max(edges[i], edges[i - 1]);
         return new Place(edges, top, bottom);
     }
 }

@@ -11,6 +11,7 @@ import app.decant.document.Paragraph;
 import app.decant.document.Place;
 import app.decant.document.Progress;
 import app.decant.document.Section;
+import app.decant.document.Story;
 import app.decant.document.Table;
 import app.decant.document.TableProperty;
 import app.decant.edit.Tables;
@@ -124,6 +125,16 @@ class FittedColumnsTest {
         Document more = Tables.insertColumn(document, TextSelection.caret(new Place(CELL, 0)), true).after();
         assertThat(((Table) more.blocks().get(0)).columns()).containsExactly(0.0, 0.0, 0.0);
         assertThat(lines(Layout.of(more, FontCatalogue.shipped()))).contains("Tide", "06:12");
+    }
+
+    /** Where the mouse finds the edges between columns nobody gave a width. */
+    @Test void edgesAreWhereColumnsAreSeen() {
+        PagedDocument pages = pages(table(FITTED, List.of(0.0, 0.0, 0.0), "Tide", "High", "Low", "Morning", "06:12", "12:40"));
+        TablePlaces.Place place = TablePlaces.of(pages, 0, Story.BODY, BlockPath.of(0, 0));
+        List<Double> columns = ((Table) pages.withStatedColumns(pages.document()).blocks().get(0)).columns();
+        for (int i = 0; i < 3; i++) assertThat(place.widths()[i]).isPositive().isCloseTo(columns.get(i), within(0.01));
+        PagedDocument torn = pages(table(FITTED, List.of(50.0, 200.0), "Vessels", "Undine", "Dispensations", "90"));
+        assertThat(TablePlaces.of(torn, 0, Story.BODY, BlockPath.of(0, 0)).widths()[0]).isGreaterThan(60);
     }
 
     private static List<String> shape(PagedDocument pages) {
