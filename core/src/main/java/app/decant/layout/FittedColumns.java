@@ -13,7 +13,7 @@ import java.util.stream.IntStream;
 
 /**
  * The columns of a table that is fitted to what it holds: none narrower than its widest word while there is room, and those whose width nobody said as wide
- * as their text asks (CSS 2.2, 17.5.2.2; ISO/IEC 29500-1, 17.18.87, autofit).
+ * as their text asks (CSS 2.2, 17.5.2.2; ISO/IEC 29500-1, ST_TblLayoutType, autofit).
  */
 final class FittedColumns {
     private final double[] least;
@@ -29,8 +29,8 @@ final class FittedColumns {
             ContentWidths[] measured = known == null ? null : known.cells.get(row);
             cells.put(row, measured != null ? measured : measured(composer, table, r));
         }
-        cells.forEach((row, measured) -> spread(row, measured, false));
-        cells.forEach((row, measured) -> spread(row, measured, true));
+        // In the order of the rows: which of two wide cells widens its columns first is seen in the widths.
+        for (boolean several : new boolean[] {false, true}) for (Table.Row row : table.rows()) spread(row, cells.get(row), several);
     }
 
     private static ContentWidths[] measured(Composer composer, Table table, int r) {

@@ -22,13 +22,16 @@ import app.decant.format.Formats;
 import app.decant.page.Item;
 import app.decant.page.Piece;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
-/** Columns that give way to what stands in them (CSS 2.2, 17.5.2.2; ISO/IEC 29500-1, 17.18.87). */
+/** Columns that give way to what stands in them (CSS 2.2, 17.5.2.2; ISO/IEC 29500-1, ST_TblLayoutType). */
 class FittedColumnsTest {
     private static final double WIDTH = Section.PLAIN.page().textWidth();
     /** The first of the second row. */
@@ -135,6 +138,32 @@ class FittedColumnsTest {
         for (int i = 0; i < 3; i++) assertThat(place.widths()[i]).isPositive().isCloseTo(columns.get(i), within(0.01));
         PagedDocument torn = pages(table(FITTED, List.of(50.0, 200.0), "Vessels", "Undine", "Dispensations", "90"));
         assertThat(TablePlaces.of(torn, 0, Story.BODY, BlockPath.of(0, 0)).widths()[0]).isGreaterThan(60);
+    }
+
+    /** Where two wide cells ask for different columns, the result hangs on nothing but the table. */
+    @Test void wideCellsWidenColumnsInTheOrderOfTheirRows() {
+        Paragraph first = Paragraph.of("Donaudampfschifffahrtsgesellschaft");
+        Paragraph second = Paragraph.of("Donaudampfschifffahrtsgesellschaftskapitaen");
+        List<List<Double>> seen = new ArrayList<>();
+        for (int round = 0; round < 12; round++) {
+            List<Table.Row> rows = List.of(new Table.Row(Look.PLAIN, List.of(new Table.Cell(0, 2, 1, Look.PLAIN, List.of(first)))),
+                    new Table.Row(Look.PLAIN, List.of(new Table.Cell(1, 2, 1, Look.PLAIN, List.of(second)))));
+            seen.add(stated(new Table(FITTED, List.of(0.0, 0.0, 0.0), rows)));
+        }
+        assertThat(seen).allMatch(seen.get(0)::equals);
+    }
+
+    /** 17.4.52 of ISO/IEC 29500-1 (from memory); [MS-DOC] sprmTFAutofit; RTF 1.9.1, trautofit. */
+    @ParameterizedTest
+    @ValueSource(strings = {"docx", "doc", "rtf"})
+    void filesTellWhichTablesAreFitted(String ending) {
+        Document document = Sample.of(List.of(table(FITTED, List.of(100.0, 200.0), "Fitted", "90"), Paragraph.of("between"),
+                table(Look.PLAIN, List.of(100.0, 200.0), "Firm", "90")));
+        byte[] file = Formats.called(ending).write(document, Instant.EPOCH).bytes();
+        List<Boolean> fitted = new ArrayList<>();
+        for (Block block : Formats.read(file, "tables." + ending, null, Progress.SILENT).document().blocks())
+            if (block instanceof Table one) fitted.add(one.look().is(TableProperty.FITTED));
+        assertThat(fitted).containsExactly(true, false);
     }
 
     private static List<String> shape(PagedDocument pages) {

@@ -20,8 +20,8 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /**
- * Where tabs go at the ends of lines and what they do there. Common practice of the trade; that a hanging indent is a stop of its own is ISO/IEC 29500-1,
- * 17.15.3.20 (which names the setting that takes it away).
+ * Where tabs go at the ends of lines and what they do there. Common practice of the trade; that a hanging indent is a stop of its own follows from
+ * ISO/IEC 29500-1, 17.15.3, noTabHangInd (from memory), the setting that takes it away.
  */
 class TabPlacesTest {
     private static final double WIDTH = Section.PLAIN.page().textWidth();
