@@ -1,6 +1,8 @@
 package app.decant.edit;
 
 import app.decant.document.Block;
+import app.decant.document.Comment;
+import app.decant.document.Comments;
 import app.decant.document.Cut;
 import app.decant.document.Document;
 import app.decant.document.Inline;
@@ -12,6 +14,7 @@ import app.decant.document.Property;
 import app.decant.document.Style;
 import app.decant.document.TextProperty;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
@@ -29,19 +32,28 @@ public final class Typing {
 
     /**
      * Text put in the place of what is picked; line breaks in it ({@code \r\n}, {@code \n}) make new paragraphs. A null look takes that
-     * of the first letter that goes, where one goes, else of the text before.
+     * of the first letter that goes, where one goes, else of the text before. What others remarked on nothing but what goes is said of the text that comes.
      */
     public static Change type(Document document, Selection picked, String text, Look look) {
         Draft draft = new Draft(document, picked);
         Place at = Deletion.into(draft, picked);
         Paragraph first = draft.document().paragraph(at);
         Look dressed = look != null ? look : typedLook(replacedLook(document, picked), first, at.offset());
+        if (picked instanceof TextSelection words && !words.isEmpty() && !text.isEmpty()) dressed = remarked(dressed, document, draft.document());
         List<Paragraph> pieces = new ArrayList<>();
         for (String line : text.replace("\r\n", "\n").replace('\r', '\n').split("\n", -1)) {
             String clean = clean(line);
             pieces.add(Dress.parted(first).on(clean.isEmpty() ? List.of() : List.of(new Inline.Text(clean, dressed))));
         }
         return draft.done(EditKind.TYPING, Pasting.into(draft, at, pieces));
+    }
+
+    private static Look remarked(Look look, Document before, Document now) {
+        Set<Comment> gone = new LinkedHashSet<>(Comments.borne(before).keySet());
+        if (!gone.isEmpty()) gone.removeAll(Comments.borne(now).keySet());
+        Comment.Thread thread = look.get(TextProperty.COMMENTS);
+        for (Comment comment : gone) thread = Comment.Thread.and(thread, comment);
+        return gone.isEmpty() ? look : look.with(TextProperty.COMMENTS, thread);
     }
 
     /** A word in the place of another, looking as that did where it began. */

@@ -25,7 +25,7 @@ final class ChangedPage {
     final NewLetters letters;
     final DrawnLines drawn;
     final WordMarkings markings;
-    final CarriedLinks links;
+    final CarriedAnnotations links;
     final LineRoom room;
     final Overflow overflow;
     final WrittenLines written;
@@ -46,7 +46,7 @@ final class ChangedPage {
         letters = new NewLetters(read, stream, faces, findings);
         drawn = new DrawnLines(stream, changes);
         markings = new WordMarkings(read, stream, changes);
-        links = new CarriedLinks(page, read, changes);
+        links = new CarriedAnnotations(page, read, changes);
         room = new LineRoom(read);
         overflow = new Overflow(this);
         written = new WrittenLines(this);

@@ -144,6 +144,7 @@ public final class KeptWriter {
             if (!style.tagged()) untag(pdf);
             NoteWriter.Done noted = NoteWriter.write(pdf, original.notes(), page -> choices.pages().contains(page)
                     ? pdf.getPage(choices.pages().indexOf(page)) : null, choices.when());
+            if (noted.taken() > 0) findings.add(Finding.note(Message.of("keep.notes-taken-out", noted.taken())));
             catalogue(pdf, style);
             if (isMended()) mend(pdf, style.standard(), progress);
             else if (facts != FactsWish.AS_THEY_ARE) findings.addAll(KeptFacts.write(pdf, choices.facts(), choices, facts == FactsWish.TOLD_ONLY));
@@ -219,10 +220,13 @@ public final class KeptWriter {
         COSDictionary dictionary = page.getCOSObject();
         COSBase contents = dictionary.getItem(COSName.CONTENTS);
         COSBase resources = dictionary.getItem(COSName.RESOURCES);
+        COSBase annotations = dictionary.getItem(COSName.ANNOTS);
         try {
             put(rewritten, pdf, page);
+            LoweredPlaces.show(pdf, page, rewritten);
             return look.at(index);
         } finally {
+            if (annotations != null) dictionary.setItem(COSName.ANNOTS, annotations);
             dictionary.setItem(COSName.CONTENTS, contents);
             if (resources == null) dictionary.removeItem(COSName.RESOURCES);
             else dictionary.setItem(COSName.RESOURCES, resources);

@@ -15,7 +15,9 @@ import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Set;
 import java.util.function.IntFunction;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSBase;
 import org.apache.pdfbox.cos.COSDictionary;
@@ -27,12 +29,23 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
-import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationPopup;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationTextMarkup;
 
-/** What belongs to lines that went down on a page goes with them: areas of links, and the places that bookmarks and links lead to (ISO 32000-2, 12.3.2). */
+/**
+ * What belongs to lines that went down on a page goes with them: areas of links, notes on their words and beside them (ISO 32000-2, 12.5.6), and the places
+ * that bookmarks and links lead to (12.3.2).
+ */
 final class LoweredPlaces {
     /** Places that tell how far up the page they are (table 149). */
     private static final Set<String> BY_TOP = Set.of("XYZ", "FitH", "FitBH");
+    /** Notes that are drawn on the page, or stand at a place of it. What others show was read as text of the page. */
+    private static final Set<String> DRAWN = Set.of("Text", "Caret", "FileAttachment", "Square", "Circle", "Line", "Polygon", "PolyLine", "Ink");
+    /** The numbers of pairs that tell where on the page something is: around it, for each line, and along what is drawn (12.5.6.5 to 12.5.6.13). */
+    private static final List<COSName> POINTS = Stream.of("Rect", "QuadPoints", "L", "Vertices").map(COSName::getPDFName).toList();
+    /** Drawings reach so much over the lines they are about, in points. */
+    private static final double OVER = 10;
+    private static final COSName INK = COSName.getPDFName("InkList");
 
     private final PDDocument pdf;
     private final PDPage page;
@@ -51,7 +64,8 @@ final class LoweredPlaces {
         pushed = rewritten.pushed();
         given = rewritten.given().stream().filter(one -> !one.fresh()).toList();
         going = rewritten.relinked().stream().map(Rewritten.Relinked::annotation).collect(Collectors.toSet());
-        toPage = PageReader.toPage(page, rewritten.pushed().isEmpty() ? rewritten.given().get(0).turn() : pushed.get(0).turn());
+        int turn = given.isEmpty() ? 0 : given.get(0).turn();
+        toPage = PageReader.toPage(page, pushed.isEmpty() ? turn : pushed.get(0).turn());
         try {
             back = toPage.createInverse();
         } catch (NoninvertibleTransformException e) {
@@ -65,23 +79,44 @@ final class LoweredPlaces {
      * @param at where pages of the original are in the file; null where they are not
      */
     static void move(PDDocument pdf, PDPage page, Rewritten rewritten, IntFunction<PDPage> at) throws IOException {
-        boolean moves = !rewritten.pushed().isEmpty() || rewritten.given().stream().anyMatch(one -> !one.fresh());
-        LoweredPlaces lowered = moves ? new LoweredPlaces(pdf, page, rewritten, at) : null;
-        if (moves) lowered.move();
+        LoweredPlaces lowered = new LoweredPlaces(pdf, page, rewritten, at);
+        Set<COSBase> gone = lowered.annotations(rewritten);
+        if (lowered.moves()) lowered.destinations();
+        for (COSBase one : gone) if (!lowered.over.contains(one)) new CarriedTags(pdf).drop((COSDictionary) one);
+    }
+
+    /** Shows notes on a page where they are to be; the page has to get its own back then. */
+    static void show(PDDocument pdf, PDPage page, Rewritten rewritten) throws IOException {
+        COSArray annotations = page.getCOSObject().getCOSArray(COSName.ANNOTS);
+        if (annotations == null || annotations.size() == 0) return;
+        COSArray copies = new COSArray();
+        for (int i = 0; i < annotations.size(); i++) {
+            boolean note = annotations.getObject(i) instanceof COSDictionary one && !COSName.WIDGET.equals(one.getCOSName(COSName.SUBTYPE));
+            copies.add(note ? new COSDictionary((COSDictionary) annotations.getObject(i)) : annotations.get(i));
+        }
+        page.getCOSObject().setItem(COSName.ANNOTS, copies);
+        new LoweredPlaces(pdf, page, rewritten, number -> null).annotations(rewritten);
+    }
+
+    private boolean moves() { return !pushed.isEmpty() || !given.isEmpty(); }
+
+    /** Puts the annotations of the page where they are to be; those that are on it no more. */
+    private Set<COSBase> annotations(Rewritten rewritten) throws IOException {
         // These are told by their places among all that the page had.
         List<PDAnnotation> all = page.getAnnotations();
+        if (moves()) move(all);
         Set<COSBase> gone = Collections.newSetFromMap(new IdentityHashMap<>());
         for (Rewritten.Relinked one : rewritten.relinked()) {
             if (one.isGone()) gone.add(all.get(one.annotation()).getCOSObject());
-            else relink(page, one);
+            else relink(pdf, page, one);
         }
-        if (moves) gone.addAll(lowered.over);
+        gone.addAll(over);
         leave(page, gone);
-        for (COSBase one : gone) if (!moves || !lowered.over.contains(one)) new CarriedTags(pdf).drop((COSDictionary) one);
+        return gone;
     }
 
     /**
-     * Whether something on a page other than a link stands in a part of it, or a link only partly does: told as it was read.
+     * Whether something on a page stands in a part of it that can't go along, or goes only in part: told as it was read.
      *
      * @param going the places of annotations that go with their words
      */
@@ -90,18 +125,48 @@ final class LoweredPlaces {
         for (int i = 0; i < all.size(); i++) {
             PDAnnotation annotation = all.get(i);
             PDRectangle box = annotation.getRectangle();
-            if (box == null || annotation.isHidden() || going.contains(i)) continue;
-            Rectangle2D area = PageReader.toPage(page, turn).createTransformedShape(rectangle(box)).getBounds2D();
-            boolean goes = annotation instanceof PDAnnotationLink && contains(moved, area);
+            // A window for reading is no part of the page (12.5.6.14).
+            if (box == null || annotation.isHidden() || annotation instanceof PDAnnotationPopup || going.contains(i)) continue;
+            // What is drawn on the page stays where it can't go along.
+            if (DRAWN.contains(String.valueOf(annotation.getSubtype()))) continue;
+            Rectangle2D area = area(annotation, PageReader.toPage(page, turn));
+            boolean goes = goesAlong(annotation) && contains(moved, area);
             boolean meets = touched.intersects(area.getX(), area.getY(), Math.max(0.1, area.getWidth()), Math.max(0.1, area.getHeight()));
             if (meets && !goes) return true;
         }
         return false;
     }
 
-    /** A link is where its words are: around them all, and told line by line (12.5.6.5). */
-    private static void relink(PDPage page, Rewritten.Relinked link) throws IOException {
-        COSDictionary annotation = page.getAnnotations().get(link.annotation()).getCOSObject();
+    /** Whether an annotation goes with what is at its place. */
+    static boolean goesAlong(PDAnnotation annotation) {
+        boolean drawn = DRAWN.contains(String.valueOf(annotation.getSubtype()));
+        return annotation.getRectangle() != null && (drawn || CarriedAnnotations.isOfWords(annotation));
+    }
+
+    /** Where an annotation is on a page as it was read. */
+    static Rectangle2D area(PDAnnotation annotation, AffineTransform toPage) {
+        return toPage.createTransformedShape(rectangle(annotation.getRectangle())).getBounds2D();
+    }
+
+    /** How far an annotation goes down; one that is drawn over more than what moved stays. */
+    static double down(List<Rewritten.Push> pushed, PDAnnotation annotation, Rectangle2D area) {
+        double down = down(pushed, area.getCenterX(), area.getCenterY());
+        if (down == 0 || CarriedAnnotations.isOfWords(annotation)) return down;
+        double within = Math.min(OVER, 0.4 * area.getHeight());
+        boolean whole = down(pushed, area.getCenterX(), area.getMinY() + within) == down && down(pushed, area.getCenterX(), area.getMaxY() - within) == down;
+        return whole ? down : 0;
+    }
+
+    private static double down(List<Rewritten.Push> pushed, double x, double y) {
+        double down = 0;
+        for (Rewritten.Push push : pushed) if (push.from().holds(x, y)) down += push.by();
+        return down;
+    }
+
+    /** A link or a note is where its words are: around them all, and told line by line (12.5.6.5, 12.5.6.10). */
+    private static void relink(PDDocument pdf, PDPage page, Rewritten.Relinked link) throws IOException {
+        PDAnnotation linked = page.getAnnotations().get(link.annotation());
+        COSDictionary annotation = linked.getCOSObject();
         AffineTransform back;
         try {
             back = PageReader.toPage(page, link.turn()).createInverse();
@@ -124,6 +189,11 @@ final class LoweredPlaces {
         annotation.setItem(COSName.RECT, new PDRectangle((float) all.getMinX(), (float) all.getMinY(), (float) all.getWidth(),
                 (float) all.getHeight()).getCOSArray());
         if (link.areas().size() > 1 || annotation.containsKey(COSName.QUADPOINTS)) annotation.setItem(COSName.QUADPOINTS, corners);
+        // What was drawn for the old lines is drawn for these; without a colour nobody knows how.
+        boolean drawn = linked instanceof PDAnnotationTextMarkup && annotation.containsKey(COSName.AP) && annotation.containsKey(COSName.C);
+        if (!drawn) return;
+        annotation.removeItem(COSName.AP);
+        linked.constructAppearances(pdf);
     }
 
     private static Rectangle2D rectangle(PDRectangle box) {
@@ -136,22 +206,23 @@ final class LoweredPlaces {
                 && area.getMaxY() < moved.getMaxY() + 6;
     }
 
-    private void move() throws IOException {
-        List<PDAnnotation> all = page.getAnnotations();
+    private void move(List<PDAnnotation> all) throws IOException {
         for (int i = 0; i < all.size(); i++) {
             PDAnnotation annotation = all.get(i);
-            if (!(annotation instanceof PDAnnotationLink) || going.contains(i)) continue;
+            if (!goesAlong(annotation) || going.contains(i)) continue;
             COSArray box = annotation.getCOSObject().getCOSArray(COSName.RECT);
             if (box == null || box.size() < 4) continue;
             Point2D middle = new Point2D.Double((number(box, 0) + number(box, 2)) / 2, (number(box, 1) + number(box, 3)) / 2);
-            if (goesOver(annotation.getCOSObject(), box, middle)) continue;
-            Point2D by = by(middle);
-            if (by == null) continue;
-            COSArray moved = shifted(box, by);
-            annotation.getCOSObject().setItem(COSName.RECT, moved);
-            COSArray corners = annotation.getCOSObject().getCOSArray(COSName.QUADPOINTS);
-            if (corners != null) annotation.getCOSObject().setItem(COSName.QUADPOINTS, shifted(corners, by));
+            if (goesOver(annotation.getCOSObject(), middle)) continue;
+            double down = down(pushed, annotation, area(annotation, toPage));
+            if (down == 0) continue;
+            Point2D by = back.deltaTransform(new Point2D.Double(0, down), null);
+            shift(annotation.getCOSObject(), points -> shifted(points, by));
+            if (annotation.getCOSObject().getDictionaryObject(COSName.POPUP) instanceof COSDictionary window) shift(window, points -> shifted(points, by));
         }
+    }
+
+    private void destinations() {
         for (COSArray place : places()) {
             boolean corner = kind(place).equals("XYZ");
             int top = corner ? 3 : 2;
@@ -166,8 +237,17 @@ final class LoweredPlaces {
         }
     }
 
-    /** A link goes to another page with its line (12.5.2): there it is among the annotations, and its structure tells so. */
-    private boolean goesOver(COSDictionary link, COSArray box, Point2D middle) throws IOException {
+    private static void shift(COSDictionary annotation, UnaryOperator<COSArray> by) {
+        for (COSName name : POINTS) {
+            COSArray points = annotation.getCOSArray(name);
+            if (points != null) annotation.setItem(name, by.apply(points));
+        }
+        COSArray strokes = annotation.getCOSArray(INK);
+        for (int i = 0; strokes != null && i < strokes.size(); i++) if (strokes.getObject(i) instanceof COSArray points) strokes.set(i, by.apply(points));
+    }
+
+    /** A link or a note goes to another page with its line (12.5.2): there it is among the annotations, and its structure tells so. */
+    private boolean goesOver(COSDictionary link, Point2D middle) throws IOException {
         Point2D read = toPage.transform(middle, null);
         Rewritten.Given gone = given.stream().filter(one -> one.from().holds(read.getX(), read.getY())).findFirst().orElse(null);
         if (gone == null) return false;
@@ -182,14 +262,18 @@ final class LoweredPlaces {
         } catch (NoninvertibleTransformException e) {
             throw new IOException("A page without extent", e);
         }
-        link.setItem(COSName.RECT, upright(led(box, there)));
-        COSArray corners = link.getCOSArray(COSName.QUADPOINTS);
-        if (corners != null) link.setItem(COSName.QUADPOINTS, led(corners, there));
-        if (link.containsKey(COSName.P)) link.setItem(COSName.P, other.getCOSObject());
+        shift(link, points -> led(points, there));
+        link.setItem(COSName.RECT, upright(link.getCOSArray(COSName.RECT)));
         COSArray annotations = other.getCOSObject().getCOSArray(COSName.ANNOTS);
         COSArray more = new COSArray();
         if (annotations != null) more.addAll(annotations);
         more.add(link);
+        if (link.containsKey(COSName.P)) link.setItem(COSName.P, other.getCOSObject());
+        if (link.getDictionaryObject(COSName.POPUP) instanceof COSDictionary window) {
+            over.add(window);
+            more.add(window);
+            if (window.containsKey(COSName.P)) window.setItem(COSName.P, other.getCOSObject());
+        }
         other.getCOSObject().setItem(COSName.ANNOTS, more);
         new CarriedTags(pdf).carry(link, other);
         return true;
@@ -258,8 +342,7 @@ final class LoweredPlaces {
     /** How far what stands somewhere went, in the page's own space; null for nowhere. */
     private Point2D by(Point2D there) {
         Point2D read = toPage.transform(there, null);
-        double down = 0;
-        for (Rewritten.Push push : pushed) if (push.from().holds(read.getX(), read.getY())) down += push.by();
+        double down = down(pushed, read.getX(), read.getY());
         return down == 0 ? null : back.deltaTransform(new Point2D.Double(0, down), null);
     }
 

@@ -120,6 +120,7 @@ public final class PageRewriting {
             rewriting.at.drawn.paint();
             rewriting.changes.refuseCut();
             byte[] made = rewriting.at.stream.made();
+            rewriting.at.links.touch();
             return new Made(rewriting.rewritten(made, List.of()), rewriting, down);
         } catch (IOException | RuntimeException e) {
             throw damaged(e, read.page().index());

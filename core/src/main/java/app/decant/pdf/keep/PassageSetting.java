@@ -40,7 +40,7 @@ final class PassageSetting {
     private final PageChanges changes;
     private final Overflow overflow;
     private final WordMarkings markings;
-    private final CarriedLinks links;
+    private final CarriedAnnotations links;
     private final PlacedAnew placed;
 
     /** @param placed hears where letters come to stand */

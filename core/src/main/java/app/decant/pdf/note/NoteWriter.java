@@ -48,6 +48,7 @@ public final class NoteWriter {
     private final Map<Integer, FileNote> there = new HashMap<>();
     private int added;
     private int removed;
+    private int taken;
 
     /** @param now what is said to be the time of those that tell none */
     private NoteWriter(PDDocument pdf, Instant now) {
@@ -56,8 +57,12 @@ public final class NoteWriter {
         for (FileNote note : FileNotes.of(pdf, page -> 0)) there.put(note.comment().number(), note);
     }
 
-    /** How many annotations came and went. */
-    public record Done(int added, int removed) { }
+    /**
+     * How many annotations came and went.
+     *
+     * @param taken how many notes went, whatever answers they had
+     */
+    public record Done(int added, int removed, int taken) { }
 
     /** Whether whoever opened the file may put notes on it (7.6.4.2, table 22). */
     public static boolean mayNote(PDDocument pdf) {
@@ -72,14 +77,14 @@ public final class NoteWriter {
      * @throws DecantException where the file's owner lets nobody put notes on it
      */
     public static Done write(PDDocument pdf, List<Note> notes, IntFunction<PDPage> pages, Instant now) throws IOException {
-        if (notes.isEmpty()) return new Done(0, 0);
+        if (notes.isEmpty()) return new Done(0, 0, 0);
         if (!mayNote(pdf)) throw new DecantException(DecantException.Kind.NOT_PERMITTED, Message.of("note.not-permitted"));
         NoteWriter writer = new NoteWriter(pdf, now);
         for (Note note : notes) {
             if (note.before() != null) writer.changed(note);
             else if (pages.apply(note.page()) != null) writer.mark(note, pages.apply(note.page()));
         }
-        return new Done(writer.added, writer.removed);
+        return new Done(writer.added, writer.removed, writer.taken);
     }
 
     private void changed(Note note) {
@@ -88,6 +93,7 @@ public final class NoteWriter {
         PDPage page = pdf.getPage(old.page());
         if (note.comment() == null) {
             take(page, old.annotation());
+            taken++;
             return;
         }
         List<Comment.Remark> answers = note.comment().answers();

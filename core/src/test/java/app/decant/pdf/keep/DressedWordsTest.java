@@ -37,7 +37,7 @@ import org.junit.jupiter.api.io.TempDir;
 
 /** Words that get another colour or size within a page's own stream, all around them as it was. Read and painted by PDFBox. */
 class DressedWordsTest {
-    private static final int SCALE = 2;
+    static final int SCALE = 2;
     private static final String FOOT = "BT /F1 8 Tf 72 40 Td (Ostrey Sound Ferries) Tj ET\n";
     private static final String HEADED = "BT /F2 14 Tf 72 760 Td (Opening hours) Tj ET\nBT /F1 11 Tf 72 740 Td (We are there for you all year round.) Tj ET\n";
 

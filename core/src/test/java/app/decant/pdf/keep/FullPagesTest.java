@@ -54,7 +54,7 @@ import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
-import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationRubberStamp;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDBorderStyleDictionary;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
@@ -386,14 +386,13 @@ class FullPagesTest {
         assertThat(leads(file, source)).isZero();
     }
 
-    /** One with a note beside its lines can't let them go down: what comes to it goes to a page before it, counted as loose sheets are. */
+    /** One with a stamp on its lines can't let them go down: what comes to it goes to a page before it, counted as loose sheets are. */
     @Test void aPageIsPutInBeforeOneThatCanTakeNothing() throws IOException {
         Path plain = file(4, 20, "F");
         Path source = root.resolve("noted.pdf");
         try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
-            PDAnnotationText note = new PDAnnotationText();
+            PDAnnotationRubberStamp note = new PDAnnotationRubberStamp();
             note.setRectangle(new PDRectangle(200, 600, 20, 20));
-            note.setContents("Is that so?");
             pdf.getPage(2).setAnnotations(List.<PDAnnotation>of(note));
             pdf.save(source.toFile());
         }

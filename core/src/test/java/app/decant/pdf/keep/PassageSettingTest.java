@@ -27,7 +27,7 @@ import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.pdmodel.interactive.action.PDActionURI;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotation;
 import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationLink;
-import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationText;
+import org.apache.pdfbox.pdmodel.interactive.annotation.PDAnnotationRubberStamp;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.destination.PDPageXYZDestination;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDDocumentOutline;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
@@ -466,9 +466,8 @@ class PassageSettingTest {
         assertThat(made.findings()).anyMatch(finding -> finding.contains("stands in its way"));
         Path noted = file(FOLLOWING);
         try (PDDocument pdf = Loader.loadPDF(noted.toFile())) {
-            PDAnnotationText note = new PDAnnotationText();
+            PDAnnotationRubberStamp note = new PDAnnotationRubberStamp();
             note.setRectangle(new PDRectangle(200, 564, 20, 20));
-            note.setContents("Is that so?");
             pdf.getPage(0).setAnnotations(List.<PDAnnotation>of(note));
             pdf.save(root.resolve("noted.pdf").toFile());
         }
