@@ -10,10 +10,12 @@ import app.decant.document.Look;
 import app.decant.document.Paragraph;
 import app.decant.document.Picture;
 import app.decant.document.Provenance;
+import app.decant.document.Table;
 import app.decant.document.TextProperty;
 import app.decant.document.Walk;
 import app.decant.pdf.keep.Correction;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
@@ -321,8 +323,19 @@ final class TextEdits {
         BlockEdits blocks = new BlockEdits(before, now, walk, edits, pairs);
         boolean words = others.isEmpty() && elsewhere.isEmpty() && edits.stream().allMatch(edit -> edit.isPlain() && !edit.isGone());
         if (words && blocks.areAll()) return true;
-        for (Block block : blocks.others()) for (Walk.Stop stop : Walk.of(List.of(block), BlockPath.of(0), 0).stops()) reaches(stop.paragraph());
+        for (Block block : blocks.others()) {
+            List<Walk.Stop> stops = Walk.of(List.of(block), BlockPath.of(0), 0).stops();
+            for (Walk.Stop stop : stops) reaches(stop.paragraph());
+            if (block instanceof Table && stops.stream().allMatch(stop -> walk.indexOf(stop.paragraph()) < 0)) reachesTable(stops);
+        }
         return !words || !elsewhere.isEmpty();
+    }
+
+    /** A table that came is more than its words: its page is set anew with it. */
+    private void reachesTable(List<Walk.Stop> stops) {
+        Set<Paragraph> cells = Collections.newSetFromMap(new IdentityHashMap<>());
+        for (Walk.Stop stop : stops) cells.add(stop.paragraph());
+        for (Edit edit : edits) if (!edit.isOfRows() && edit.nows.stream().anyMatch(cells::contains)) elsewhere.add(edit.page);
     }
 
     /** Where paragraphs came or went, others may be counted otherwise: their labels are corrected, or all of their pages is reached. */

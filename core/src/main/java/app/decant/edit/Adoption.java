@@ -33,6 +33,9 @@ public final class Adoption {
     private static final List<Property<?>> EMPHASIS = List.of(TextProperty.BOLD, TextProperty.ITALIC, TextProperty.STRIKE, TextProperty.SMALL_CAPITALS,
             TextProperty.CAPITALS, TextProperty.HIGHLIGHT);
 
+    private static final List<Property<Double>> ROOM = List.of(ParagraphProperty.INDENT_START, ParagraphProperty.INDENT_END, ParagraphProperty.FIRST_LINE,
+            ParagraphProperty.SPACE_BEFORE, ParagraphProperty.SPACE_AFTER);
+
     private final Document into;
     private final Document from;
     private final Cascade cascade;
@@ -86,7 +89,8 @@ public final class Adoption {
         for (int r = 0; r < table.rows().size(); r++) {
             List<Table.Cell> cells = new ArrayList<>();
             for (Table.Cell cell : table.rows().get(r).cells()) {
-                List<Block> inner = blocks(cell.blocks());
+                List<Block> inner = new ArrayList<>();
+                for (Block block : blocks(cell.blocks())) inner.add(block instanceof Paragraph paragraph ? inCell(paragraph) : block);
                 // A cell ends with a paragraph, so that one can write in it.
                 if (inner.isEmpty() || !(inner.get(inner.size() - 1) instanceof Paragraph)) inner.add(new Paragraph(null, Look.PLAIN, Look.PLAIN, List.of()));
                 cells.add(new Table.Cell(cell.column(), cell.columnSpan(), cell.rowSpan(), foreign(cell.look()), inner));
@@ -94,6 +98,15 @@ public final class Adoption {
             rows.add(new Table.Row(foreign(table.rows().get(r).look()), cells));
         }
         return new Table(look, table.columns(), rows);
+    }
+
+    /** How far text stands in on the page, and apart, is not said of cells: that would leave them no room. */
+    private Paragraph inCell(Paragraph paragraph) {
+        if (paragraph.style() != null || paragraph.look().says(ParagraphProperty.LIST)) return paragraph;
+        Look full = there.paragraph(paragraph);
+        Look look = paragraph.look();
+        for (Property<Double> room : ROOM) if (full.get(room, 0.0) != 0) look = look.with(room, 0.0);
+        return paragraph.withLook(look);
     }
 
     /** A look without the markup of the file it came from, which may speak of what is only there. */

@@ -31,7 +31,7 @@ import java.time.Instant;
 import java.time.LocalDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.IdentityHashMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -67,7 +67,8 @@ public final class DocxWriter {
     private final ListNumbers lists;
     private final Map<String, byte[]> parts = new TreeMap<>();
     private final Map<String, String> types = new TreeMap<>();
-    private final Map<Image, String> media = new IdentityHashMap<>();
+    private final Map<Image, String> media = new HashMap<>();
+    private final Map<Image, String> written = new HashMap<>();
     private final List<Inline.Note> footnotes = new ArrayList<>();
     private final List<Inline.Note> endnotes = new ArrayList<>();
     private final CommentsPart.Writing comments = new CommentsPart.Writing();
@@ -120,8 +121,12 @@ public final class DocxWriter {
 
     /** Where an image lies, from the folder of the document. */
     String mediaTarget(Image picture) {
-        return media.computeIfAbsent(picture, key -> {
-            Image image = PictureDecoder.isDrawing(picture) ? withPixels(picture) : picture;
+        return media.computeIfAbsent(picture, key -> PictureDecoder.isDrawing(picture) ? media(withPixels(picture)) : media(picture));
+    }
+
+    /** Drawings that differ in nothing that is seen are one picture. */
+    private String media(Image image) {
+        return written.computeIfAbsent(image, key -> {
             String ending = switch (image.type()) {
                 case "image/jpeg" -> "jpeg";
                 case "image/gif" -> "gif";
@@ -130,7 +135,7 @@ public final class DocxWriter {
                 case "image/x-wmf" -> "wmf";
                 default -> image.type().startsWith("image/") ? image.type().substring(6).replaceAll("[^a-z0-9]", "") : "bin";
             };
-            String name = "decant" + (media.size() + 1) + "." + ending;
+            String name = "decant" + (written.size() + 1) + "." + ending;
             put("word/media/" + name, image.type(), image.bytes());
             return "media/" + name;
         });

@@ -107,7 +107,7 @@ public final class VectorPicture {
 
     private static byte[] write(List<Ink> ink, List<Shape> outlines, List<Integer> colours, Rectangle2D box) throws IOException {
         try (PDDocument pdf = new PDDocument()) {
-            PDPage page = new PDPage(new PDRectangle((float) box.getWidth(), (float) box.getHeight()));
+            PDPage page = new PDPage(new PDRectangle(rounded(box.getWidth()), rounded(box.getHeight())));
             pdf.addPage(page);
             page.setResources(new PDResources());
             pdf.setDocumentId(1L);
@@ -133,7 +133,7 @@ public final class VectorPicture {
             out.fill();
         } else if (one instanceof Ink.Stroke stroke) {
             out.setStrokingColor(colour(stroke.rgb()));
-            out.setLineWidth((float) stroke.width());
+            out.setLineWidth(rounded(stroke.width()));
             out.setLineDashPattern(stroke.dashed() ? new float[] {3, 2} : new float[0], 0);
             path(out, new Line2D.Double(stroke.x1(), stroke.y1(), stroke.x2(), stroke.y2()), place);
             out.stroke();
@@ -142,7 +142,7 @@ public final class VectorPicture {
             seeThrough(out, shape.alpha());
             if (shape.line() > 0) {
                 out.setStrokingColor(colour(shape.rgb()));
-                out.setLineWidth((float) shape.line());
+                out.setLineWidth(rounded(shape.line()));
                 out.setLineDashPattern(shape.dash() == null ? new float[0] : shape.dash(), 0);
                 path(out, shape.path(), place);
                 out.stroke();
@@ -191,12 +191,17 @@ public final class VectorPicture {
 
     private static Color colour(int rgb) { return new Color(rgb); }
 
+    /** To a thousandth of a point: what is drawn on several pages is the same drawing, wherever it stands on them. */
+    private static float rounded(double points) { return Math.round(points * 1000) / 1000f; }
+
     private static void path(PDPageContentStream out, Shape shape, AffineTransform place) throws IOException {
         float[] c = new float[6];
         float x = 0;
         float y = 0;
         for (PathIterator it = shape.getPathIterator(place); !it.isDone(); it.next()) {
-            switch (it.currentSegment(c)) {
+            int segment = it.currentSegment(c);
+            for (int i = 0; i < c.length; i++) c[i] = rounded(c[i]);
+            switch (segment) {
                 case PathIterator.SEG_MOVETO -> out.moveTo(x = c[0], y = c[1]);
                 case PathIterator.SEG_LINETO -> out.lineTo(x = c[0], y = c[1]);
                 case PathIterator.SEG_QUADTO -> {

@@ -99,9 +99,10 @@ class ReviewersNotesTest {
 
     private static Map<String, Noted> notes(PDDocument pdf) throws IOException {
         Map<String, Noted> notes = new HashMap<>();
-        for (PDAnnotation one : pdf.getPage(0).getAnnotations())
-            notes.put(String.valueOf(one.getContents()), new Noted(one.getRectangle(), one instanceof PDAnnotationTextMarkup markup ? markup.getQuadPoints() : null,
-                    one));
+        for (PDAnnotation one : pdf.getPage(0).getAnnotations()) {
+            float[] corners = one instanceof PDAnnotationTextMarkup markup ? markup.getQuadPoints() : null;
+            notes.put(String.valueOf(one.getContents()), new Noted(one.getRectangle(), corners, one));
+        }
         return notes;
     }
 
