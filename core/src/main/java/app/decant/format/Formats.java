@@ -1,13 +1,16 @@
 package app.decant.format;
 
 import app.decant.document.Document;
+import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.document.Provenance;
 import app.decant.format.formula.FormulaPictures;
+import app.decant.words.Message;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.ServiceLoader;
+import java.util.Set;
 
 /** All formats there are. */
 public final class Formats {
@@ -55,14 +58,14 @@ public final class Formats {
     public static Taken read(byte[] file, String name, String password, Progress progress) {
         Content content = new Content(file, name);
         Format format = of(content);
-        return told(format.read(content, password, progress), format);
+        return told(format.read(content, password, progress), format, content);
     }
 
     /** The same for those who want nothing but its words. */
     public static Taken words(byte[] file, String name, String password, Progress progress) {
         Content content = new Content(file, name);
         Format format = of(content);
-        return told(format.words(content, password, progress), format);
+        return told(format.words(content, password, progress), format, content);
     }
 
     /** The first blocks of a document; null where only all of it can be read. */
@@ -75,10 +78,21 @@ public final class Formats {
     /** With signs that can be read and formulas that can be seen. */
     private static Document readable(Document document) { return FormulaPictures.of(PictorialText.of(document)); }
 
-    private static Taken told(Taken taken, Format format) {
+    private static Taken told(Taken taken, Format format, Content content) {
         // What comes from places in a file is what its own reader made of them.
         Taken readable = taken.provenance() == Provenance.NONE ? taken.with(readable(taken.document())) : taken;
         // What only wraps another kind has said itself what that is.
-        return readable.format() == null ? readable.as(format) : readable;
+        if (readable.format() != null) return readable;
+        Format meant = content.ending().isEmpty() ? null : called(content.ending());
+        if (meant == null || !misleads(meant, format)) return readable.as(format);
+        return readable.as(format).telling(Finding.changed(Message.of("format.its-name-says-otherwise", content.name(), meant.phrase(), format.phrase())));
+    }
+
+    /** Whether whoever goes by the name of a file expects something else: such as a page that asks to log in, saved in place of a PDF. */
+    private static boolean misleads(Format meant, Format is) {
+        Set<Format.Group> texts = Set.of(Format.Group.TEXT, Format.Group.TEMPLATE);
+        boolean alike = meant.group() == is.group() || texts.contains(meant.group()) && texts.contains(is.group());
+        boolean plain = is.ending().equals("txt") && !Set.of("txt", "md", "html").contains(meant.ending());
+        return !alike || plain;
     }
 }

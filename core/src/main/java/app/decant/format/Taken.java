@@ -3,6 +3,7 @@ package app.decant.format;
 import app.decant.document.Document;
 import app.decant.document.Finding;
 import app.decant.document.Provenance;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -20,6 +21,13 @@ public record Taken(Document document, Format format, List<Finding> findings, Pr
 
     /** The same from a file of a format. */
     Taken as(Format kind) { return new Taken(document, kind, findings, provenance); }
+
+    /** The same with something to be told first. */
+    Taken telling(Finding finding) {
+        List<Finding> all = new ArrayList<>(List.of(finding));
+        all.addAll(findings);
+        return new Taken(document, format, all, provenance);
+    }
 
     Taken with(Document other) { return other == document ? this : new Taken(other, format, findings, provenance); }
 }

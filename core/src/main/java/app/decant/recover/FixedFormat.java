@@ -39,7 +39,10 @@ public enum FixedFormat implements Format {
         }
     },
     PDF("pdf", Group.PDF) {
-        @Override public boolean isOf(Content content) { return !content.isArchive() && !content.isCompound() && content.head().contains("%PDF-"); }
+        @Override public boolean isOf(Content content) {
+            return !content.isArchive() && !content.isCompound() && (content.head().contains("%PDF-") || PdfDoor.isHidden(content.bytes()));
+        }
+
         @Override public boolean locks() { return true; }
 
         /** Its text need not be recovered for that. */

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import app.decant.demo.HarbourNotice;
 import app.decant.document.DecantException;
 import app.decant.document.Document;
+import app.decant.document.Finding;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
 import app.decant.format.kept.KeptDocument;
@@ -44,6 +45,23 @@ class FormatsTest {
                 assertThat(Formats.called(ending.toUpperCase(Locale.ROOT))).isSameAs(format);
             }
         }
+    }
+
+    /** A page that asks to log in, saved in place of a PDF, is taken in, and told. */
+    @Test void aFileThatIsNotWhatItsNameSaysIsTold() {
+        byte[] page = "<!DOCTYPE html><title>Log in</title><p>Please log in.".getBytes(StandardCharsets.UTF_8);
+        byte[] text = "The pier is closed.".getBytes(StandardCharsets.UTF_8);
+        for (String name : List.of("Fares.pdf", "Fares.docx", "Fares.xls"))
+            assertThat(told(text, name)).as(name).anyMatch(said -> said.startsWith("By its name " + name) && said.contains("a plain text file"));
+        assertThat(told(page, "Fares.pdf")).anyMatch(said -> said.contains("is a PDF, but in it is a web page"));
+        for (String name : List.of("Fares.html", "Fares", "Fares.txt", "Fares.2026")) assertThat(told(page, name)).as(name).noneMatch(FormatsTest::isNamed);
+        for (String name : List.of("Fares.txt", "Fares.md", "Fares.log")) assertThat(told(text, name)).as(name).noneMatch(FormatsTest::isNamed);
+    }
+
+    private static boolean isNamed(String said) { return said.startsWith("By its name"); }
+
+    private static List<String> told(byte[] file, String name) {
+        return Formats.read(file, name, null, Progress.SILENT).findings().stream().map(Finding::what).toList();
     }
 
     @Test void everyFormatThatIsWrittenIsKnownByItsContentAndReadAgain() throws IOException {

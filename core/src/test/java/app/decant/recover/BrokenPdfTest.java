@@ -7,6 +7,8 @@ import app.decant.document.DecantException.Kind;
 import app.decant.document.DecantException;
 import app.decant.document.Progress;
 import app.decant.font.FontCatalogue;
+import app.decant.format.Content;
+import app.decant.format.Formats;
 import app.decant.recover.line.OpticalReader;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -46,6 +48,20 @@ class BrokenPdfTest {
     }
 
     private static Recovered open(byte[] pdf, String password) { return Recovery.of(pdf, "notice.pdf", password, FontCatalogue.shipped(), Progress.SILENT); }
+
+    /** ISO 32000-2, 7.5.2: without its header, and behind a letter that it came with. The cross-references then tell other places than there are. */
+    @Test void headersAreMissedByNobody() {
+        byte[] good = good();
+        String letter = "From: office@ferries.example\n" + "Received: by the harbour office\n".repeat(200);
+        byte[] behind = (letter + new String(good, StandardCharsets.ISO_8859_1)).getBytes(StandardCharsets.ISO_8859_1);
+        int begins = new String(good, StandardCharsets.ISO_8859_1).indexOf(" 0 obj") - 1;
+        for (byte[] pdf : List.of(Arrays.copyOfRange(good, begins, good.length), behind)) {
+            assertThat(Formats.of(new Content(pdf, "notice"))).isSameAs(FixedFormat.PDF);
+            assertThat(open(pdf, null).document().blocks()).isEqualTo(open(good, null).document().blocks());
+        }
+        byte[] about = "A PDF ends with startxref, a number and %%EOF".getBytes(StandardCharsets.US_ASCII);
+        assertThat(Formats.of(new Content(about, "notice.pdf"))).isNotSameAs(FixedFormat.PDF);
+    }
 
     private static void refuses(byte[] pdf, String password, Kind kind, String... words) {
         assertThatThrownBy(() -> open(pdf, password)).isInstanceOfSatisfying(DecantException.class, e -> assertThat(e.kind()).isEqualTo(kind))
