@@ -81,6 +81,7 @@ public record Line(int start, int end, double x, double gap, double width, doubl
 
     /** The caret position nearest to a distance from the line's left end. */
     public int offsetAt(double x) {
+        if (pieces.stream().noneMatch(Line::leftward)) return offsetRightward(x);
         int best = start;
         double distance = Double.MAX_VALUE;
         for (int offset = start; offset <= lastCaret(); offset++) {
@@ -91,6 +92,27 @@ public record Line(int start, int end, double x, double gap, double width, doubl
             }
         }
         return best;
+    }
+
+    /** Where all runs to the right, carets of more letters stand farther there. */
+    private int offsetRightward(double x) {
+        int after = firstFrom(x);
+        if (after == start) return start;
+        double before = caretX(after - 1);
+        boolean nearer = after <= lastCaret() && caretX(after) - x < x - before;
+        return nearer ? after : firstFrom(before);
+    }
+
+    /** The first caret position no less far from the left end; one after the last where there is none. */
+    private int firstFrom(double x) {
+        int from = start;
+        int to = lastCaret() + 1;
+        while (from < to) {
+            int middle = from + to >>> 1;
+            if (caretX(middle) < x) from = middle + 1;
+            else to = middle;
+        }
+        return from;
     }
 
     private static boolean leftward(Piece piece) {
@@ -116,7 +138,9 @@ public record Line(int start, int end, double x, double gap, double width, doubl
             left = Math.min(left, glyphs.glyphX()[g]);
             right = Math.max(right, glyphs.glyphX()[g + 1]);
         }
-        if (left > right) return glyphs.x();
+        if (left == Double.MAX_VALUE) return glyphs.x();
+        // A mark above or below a letter is drawn back over it, and takes no room.
+        left = Math.min(left, right);
         double share = (index - from) / (double) (to - from);
         return glyphs.rightToLeft() ? right - (right - left) * share : left + (right - left) * share;
     }
