@@ -111,7 +111,8 @@ final class SheetFile {
     private static boolean isSame(CellValue one, CellValue other, boolean time) {
         if (one instanceof CellValue.Number a && other instanceof CellValue.Number b)
             return Math.abs(a.value() - b.value()) <= Math.abs(a.value()) * SAME || time && Math.abs(a.value() - b.value()) < SECOND;
-        if (one instanceof CellValue.Text a && other instanceof CellValue.Text b) return plain(a.text()).equals(plain(b.text()));
+        if (one instanceof CellValue.Text a && other instanceof CellValue.Text b)
+            return a.text().equals(b.text()) || plain(a.text()).equals(plain(b.text()));
         // What was written as it shows may be read as the number it is.
         if (one instanceof CellValue.Text a && other instanceof CellValue.Number b) return a.text().strip().matches("[+-]?[\\d.,]+([eE][+-]?\\d+)?")
                 && Double.parseDouble(a.text().strip().replace(",", "")) == b.value();
