@@ -12,21 +12,45 @@ import app.decant.pdf.read.StreamOperators;
 import app.decant.words.Message;
 import java.io.IOException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.apache.pdfbox.cos.COSBase;
 
 /** The codes by which new words are shown: those of the font that was there, or of a face like it where that lacks a letter. */
 final class NewLetters {
     private static final char SOFT = '\u00AD';
+    /** So many words are told by name. */
+    private static final int NAMED = 3;
 
     private final PageReader.Addressed read;
     private final ChangedStream stream;
     private final FontCatalogue faces;
     private final List<Finding> findings;
+    private final Map<Face, Lacking> lacking = new HashMap<>();
     private final Map<COSBase, LetterCodes> fonts = new IdentityHashMap<>();
     private final Map<StreamOperators.Found, List<byte[]>> written = new IdentityHashMap<>();
+
+    /**
+     * What was told at some time.
+     *
+     * @param lacking by the faces that help out
+     */
+    record Told(List<Finding> findings, Map<Face, Lacking> lacking) { }
+
+    /** Letters that fonts inside the file do not have, and words that they stand in. */
+    private record Lacking(Set<String> letters, Set<String> words) {
+        private static Lacking and(Lacking before, String letter, String word) {
+            Set<String> letters = new LinkedHashSet<>(before == null ? Set.of() : before.letters);
+            Set<String> words = new LinkedHashSet<>(before == null ? Set.of() : before.words);
+            letters.add(letter);
+            words.add(word);
+            return new Lacking(letters, words);
+        }
+    }
 
     /** @param findings hears where another face helps out */
     NewLetters(PageReader.Addressed read, ChangedStream stream, FontCatalogue faces, List<Finding> findings) {
@@ -133,7 +157,11 @@ final class NewLetters {
         if (!text.codePoints().allMatch(face::has)) face = faces.fallback(face, missing.codePointAt(0));
         if (face == null) throw new PageRewriting.Refused(Message.of("keep.the-font-inside-the-file", missing));
         List<TextRewriting.Insert> inserts = by(face, run, first);
-        tell(Message.of("keep.the-font-inside-the-file-2", missing, text, face));
+        Lacking before = lacking.get(face);
+        if (before != null) findings.remove(told(face, before));
+        Lacking now = Lacking.and(before, missing, text.strip());
+        lacking.put(face, now);
+        findings.add(told(face, now));
         return inserts;
     }
 
@@ -143,6 +171,23 @@ final class NewLetters {
                 || stream.of(first).named(first) == null ? null : stream.of(first).inserts(text, face, first, first.size() * run.share());
         if (inserts == null) throw new PageRewriting.Refused(Message.of("keep.no-font-here-has-all-letters", text));
         return inserts;
+    }
+
+    private Finding told(Face face, Lacking what) {
+        List<String> named = what.words.stream().limit(NAMED).toList();
+        return Finding.changed(Message.of("keep.the-font-inside-the-file-2", String.join("\u201D, \u201C", what.letters), String.join("\u201D, \u201C", named),
+                what.words.size(), what.words.size() - named.size(), face)).at(Finding.page(read.page().index()));
+    }
+
+    /** What was told until now. */
+    Told told() { return new Told(List.copyOf(findings), Map.copyOf(lacking)); }
+
+    /** What was told since is not so. */
+    void untell(Told told) {
+        findings.clear();
+        findings.addAll(told.findings);
+        lacking.clear();
+        lacking.putAll(told.lacking);
     }
 
     private void tell(Message what) {

@@ -164,10 +164,12 @@ public final class PageRewriting {
         }
         Correction wished = inColumn(correction, at);
         if (wished.isOnOneLine() && !wished.isRemoval() && wished.passage().parting() == null && wished.edges() == null) {
+            NewLetters.Told told = letters.told();
             try {
                 correctLine(wished);
                 return;
             } catch (NoRoom e) {
+                letters.untell(told);
                 LoggerFactory.getLogger(PageRewriting.class).debug("The passage is set anew: {}", e.getMessage());
             }
         }

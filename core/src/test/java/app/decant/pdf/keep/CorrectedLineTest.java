@@ -30,6 +30,7 @@ import org.apache.pdfbox.pdmodel.font.PDType1Font;
 import org.apache.pdfbox.pdmodel.font.Standard14Fonts;
 import org.apache.pdfbox.pdmodel.graphics.form.PDFormXObject;
 import org.apache.pdfbox.util.Matrix;
+import org.assertj.core.api.InstanceOfAssertFactories;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -165,6 +166,10 @@ class CorrectedLineTest {
             COSDictionary fonts = pdf.getPage(0).getResources().getCOSObject().getCOSDictionary(COSName.FONT);
             assertThat(fonts.size()).isEqualTo(2);
         }
+        // Each way it was tried tells of it again; it is told once, as it came out.
+        Made many = correct(file, "door", "quay, quickly and fully equipped, for people who go by the ferries of the islands");
+        assertThat(many.findings()).filteredOn(finding -> finding.contains("inside the file has no")).hasSize(1).first(InstanceOfAssertFactories.STRING)
+                .startsWith("The font inside the file has no \u201Cq\u201D, \u201Cf\u201D,").endsWith("and 8 more words are set in Liberation Serif.");
         Made own = correct(file, "door", "oars");
         assertThat(own.findings()).as("Letters that are there are taken from the file's own font").isEmpty();
     }
