@@ -207,6 +207,8 @@ final class CarriedAnnotations {
                 double left = glyph.x() + shifted.getOrDefault(glyph.order(), 0.0);
                 add(lines, new Rectangle2D.Double(left, glyph.baseline() + changes.lowered(mark) - above, glyph.width(), height));
             }
+            // A note of which no word is left stays; a link without words is none.
+            if (lines.isEmpty() && !links.contains(link)) return;
             made.add(new Rewritten.Relinked(link, read.page().turn(),
                     lines.stream().map(box -> new Rewritten.Area(box.getMinX(), box.getMinY(), box.getMaxX(), box.getMaxY())).toList()));
         });
