@@ -15,6 +15,7 @@ import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.rendering.PDFRenderer;
+import org.slf4j.LoggerFactory;
 
 /** Turns picture files into pixels. Drawings without pixels, kept as a PDF of one page, are painted as finely as asked. */
 public final class PictureDecoder {
@@ -22,6 +23,8 @@ public final class PictureDecoder {
     public static final String DRAWING = "application/pdf";
     private static final long MOST_PIXELS = 200_000_000;
     private static final double MOST_DRAWN = 25_000_000;
+    /** Nothing is drawn more coarsely than this, in pixels an inch. */
+    private static final double COARSEST = 36;
 
     private PictureDecoder() { }
 
@@ -67,7 +70,18 @@ public final class PictureDecoder {
         return new Image("image/png", out.toByteArray());
     }
 
+    /** Cells of a pattern are drawn as large as they are said to be, whatever is seen of them: without memory for that, a coarser picture does. */
     private static BufferedImage drawn(Image image, double resolution) throws IOException {
+        try {
+            return drawnAt(image, resolution);
+        } catch (OutOfMemoryError e) {
+            if (resolution / 2 < COARSEST) throw e;
+            LoggerFactory.getLogger(PictureDecoder.class).info("A drawing is drawn more coarsely than at {} dpi", resolution, e);
+            return drawn(image, resolution / 2);
+        }
+    }
+
+    private static BufferedImage drawnAt(Image image, double resolution) throws IOException {
         try (PDDocument pdf = Loader.loadPDF(image.bytes())) {
             PDRectangle box = pdf.getPage(0).getCropBox();
             double scale = Math.min(resolution / 72, Math.sqrt(MOST_DRAWN / Math.max(1, box.getWidth() * box.getHeight())));
