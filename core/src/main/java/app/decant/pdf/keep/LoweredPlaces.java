@@ -130,7 +130,7 @@ final class LoweredPlaces {
             // What is drawn on the page stays where it can't go along.
             if (DRAWN.contains(String.valueOf(annotation.getSubtype()))) continue;
             Rectangle2D area = area(annotation, PageReader.toPage(page, turn));
-            boolean goes = goesAlong(annotation) && contains(moved, area);
+            boolean goes = CarriedAnnotations.isOfWords(annotation) && contains(moved, area);
             boolean meets = touched.intersects(area.getX(), area.getY(), Math.max(0.1, area.getWidth()), Math.max(0.1, area.getHeight()));
             if (meets && !goes) return true;
         }
