@@ -1,6 +1,7 @@
 package app.decant.document;
 
 import app.decant.words.Message;
+import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -16,6 +17,9 @@ public sealed interface Link {
         /** Stands among schemes for addresses that have none and lead to a file beside the document. */
         public static final String RELATIVE = "relative";
 
+        /** In no address as they are (RFC 3986, 2). */
+        private static final String NEVER = "\"<>\\^`{|}";
+
         private static final Pattern SCHEME = Pattern.compile("([A-Za-z][A-Za-z0-9+.-]*):.*", Pattern.DOTALL);
 
         /**
@@ -27,6 +31,23 @@ public sealed interface Link {
             if (plain.startsWith("\\\\") || plain.startsWith("//") || plain.matches("[A-Za-z]:[\\\\/].*")) return "file";
             Matcher matcher = SCHEME.matcher(plain);
             return matcher.matches() ? matcher.group(1).toLowerCase(Locale.ROOT) : RELATIVE;
+        }
+
+        /** As other programs can read it: characters that no address may hold are written by their UTF-8 bytes (RFC 3987, 2.2). */
+        public String iri() { return encoded(false); }
+
+        /** Likewise, where characters that are not ASCII may not stand either (RFC 3987, 3.1). */
+        public String ascii() { return encoded(true); }
+
+        private String encoded(boolean ascii) {
+            StringBuilder text = new StringBuilder();
+            uri.strip().codePoints().forEach(one -> {
+                boolean stands = one > ' ' && one < 127 && NEVER.indexOf(one) < 0 || !ascii && one > 160 && Character.isDefined(one)
+                        && !Character.isSpaceChar(one);
+                if (stands) text.appendCodePoint(one);
+                else for (byte b : Character.toString(one).getBytes(StandardCharsets.UTF_8)) text.append(String.format("%%%02X", b & 0xFF));
+            });
+            return text.toString();
         }
 
         /** What is told where links were left out of a result. */

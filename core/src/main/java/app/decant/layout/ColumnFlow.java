@@ -164,7 +164,7 @@ final class ColumnFlow {
                 units.add(new Unit(start, y, new Strip(0, 0, 0, List.of(), List.of(), false, 0, Line.Break.NONE, paragraph), own, y, false));
                 return finish(units.size(), start.placed(), End.FULL);
             }
-            set = natural;
+            set = free(paragraph, natural, start.offset(), end(start, paragraph.length()));
         }
         Cursor behind = start.block() == end.block() ? end : Cursor.at(start.block() + 1);
         List<Strip> strips = composer.strips(paragraph, set, flow.block(start.block() - 1), flow.block(start.block() + 1), Look.PLAIN, area.width());
@@ -193,6 +193,11 @@ final class ColumnFlow {
             boolean met = noticed.stream().anyMatch(placed -> placed.meets(top, bottom));
             if (met) return composer.set(paragraph, Look.PLAIN, offset, to, Floats.beside(noticed, area.left(), area.width(), top));
         }
+        return free(paragraph, natural, offset, to);
+    }
+
+    /** The lines from an offset up to another where nothing stands beside them. */
+    private SetParagraph free(Paragraph paragraph, SetParagraph natural, int offset, int to) {
         if (to < paragraph.length()) return composer.set(paragraph, Look.PLAIN, offset, to, LineSpace.free(area.width()));
         int first = offset == 0 ? 0 : natural.lineAt(offset);
         if (first < 0) return composer.set(paragraph, Look.PLAIN, offset, LineSpace.free(area.width()));

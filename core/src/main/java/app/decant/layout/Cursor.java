@@ -35,5 +35,7 @@ record Cursor(int block, int offset, int[] cut, List<Strip> carried) {
 
     boolean isClean() { return cut == null && carried.isEmpty(); }
 
+    boolean isBefore(Cursor other) { return block < other.block || block == other.block && offset < other.offset; }
+
     boolean samePlace(Cursor other) { return block == other.block && offset == other.offset && Arrays.equals(cut, other.cut); }
 }

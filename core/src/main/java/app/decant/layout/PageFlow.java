@@ -118,6 +118,7 @@ final class PageFlow {
                 section = following;
             }
             if (cursor.samePlace(from) && cursor.block() < flow.size() && from.carried().isEmpty()) cursor = Cursor.at(cursor.block() + 1);
+            if (cursor.isBefore(from)) throw new IllegalStateException("A page that begins at " + from + " can't end at " + cursor);
             List<Item> standing = floats.isEmpty() ? PageDressing.standing(items, flow.section(first).dress().standing(), bodyBottom) : items;
             return new Body(from, cursor, first, sectionStart, false, List.copyOf(standing));
         }

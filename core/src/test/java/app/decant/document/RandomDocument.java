@@ -9,10 +9,16 @@ import java.util.Map;
 import java.util.Random;
 
 /**
- * Documents of everything that a document can hold, made at random. No character stands twice in one, so that each can be followed through any change:
+ * Documents of everything that a document can hold, made at random. No letter stands twice in one, so that each can be followed through any change:
  * letters come from the ideographs, of which there are enough.
  */
 public final class RandomDocument {
+    private static final int LEVELS = 3;
+    /** How deep entries of contents lists are said to stand: they bear no labels, and hold no notes or boxes. */
+    private static final int ENTRY = 3;
+    /** What a text holds besides letters. */
+    private static final String SIGNS = "\t" + Inline.LINE_BREAK + Inline.PAGE_BREAK + Inline.COLUMN_BREAK;
+
     private final Random random;
     private int letter = 0x4E00;
     private int names;
@@ -25,8 +31,24 @@ public final class RandomDocument {
         for (int i = 0; i < count; i++) sections.add(section());
         StyleSheet styles = StyleSheet.EMPTY.with(new Style("Heading1", "heading 1", Style.Kind.PARAGRAPH, null, "Body",
                 Look.of(ParagraphProperty.OUTLINE_LEVEL, 1))).with(new Style("Body", "body", Style.Kind.PARAGRAPH, null, null, look()));
-        return new Document(new Facts(text(), text(), null, null, "en-GB", null, null, Map.of(text(), text())), styles, Numbering.NONE, sections,
+        return new Document(new Facts(text(), text(), null, null, "en-GB", null, null, Map.of(text(), text())), styles, numbering(), sections,
                 random.nextBoolean(), 30, List.of()).answering(text(), random.nextBoolean() ? text() : null);
+    }
+
+    /** Bullets, and numbers of several levels: 1. 1.1. 1.1.1. */
+    private static Numbering numbering() {
+        List<Numbering.Level> bullets = new ArrayList<>();
+        List<Numbering.Level> numbers = new ArrayList<>();
+        String label = "";
+        for (int i = 0; i < LEVELS; i++) {
+            Look look = Look.of(ParagraphProperty.INDENT_START, 18.0 * (i + 1)).with(ParagraphProperty.FIRST_LINE, -18.0);
+            bullets.add(new Numbering.Level(NumberFormat.BULLET, 1, "\u2022", Numbering.Suffix.TAB, null, null, look));
+            label += "%" + (i + 1) + ".";
+            numbers.add(new Numbering.Level(NumberFormat.DECIMAL, 1, label, Numbering.Suffix.TAB, null, null, look));
+        }
+        return new Numbering(Map.of("bullets", new Numbering.Pattern("bullets", bullets), "numbers", new Numbering.Pattern("numbers", numbers)),
+                Map.of("bullets", new Numbering.NumberedList("bullets", "bullets", Map.of(), Map.of()),
+                        "numbers", new Numbering.NumberedList("numbers", "numbers", Map.of(), Map.of())));
     }
 
     private Section section() {
@@ -48,7 +70,7 @@ public final class RandomDocument {
     private Block block(int depth) {
         int kind = random.nextInt(12);
         if (kind == 0 && depth < 2) return table(depth + 1);
-        if (kind == 1 && depth == 0) return new Contents(1, 3, List.of(paragraph(3), paragraph(3)));
+        if (kind == 1 && depth == 0) return new Contents(1, 3, List.of(paragraph(ENTRY), paragraph(ENTRY)));
         if (kind == 2 && depth == 0) return new OpaqueBlock(new Opaque("ooxml", text(), "<x/>", Map.of(), null));
         return paragraph(depth);
     }
@@ -80,7 +102,13 @@ public final class RandomDocument {
             inlines.add(random.nextInt(inlines.size() + 1), new Inline.BookmarkPoint(name, true));
             inlines.add(new Inline.BookmarkPoint(name, false));
         }
-        return new Paragraph(random.nextInt(4) == 0 ? "Heading1" : random.nextBoolean() ? "Body" : null, look(), tracked(look()), inlines);
+        Look look = look();
+        Look mark = tracked(look());
+        TrackedChange change = mark.get(TextProperty.TRACKED);
+        // Whose end is struck out has the look of the next, and with it its label or none.
+        if (depth < ENTRY && random.nextInt(4) == 0 && (change == null || change.deletion() == null))
+            look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(random.nextBoolean() ? "bullets" : "numbers", random.nextInt(LEVELS)));
+        return new Paragraph(random.nextInt(4) == 0 ? "Heading1" : random.nextBoolean() ? "Body" : null, look, mark, inlines);
     }
 
     private Inline inline(int depth) {
@@ -92,6 +120,7 @@ public final class RandomDocument {
             case 2 -> new Inline.Floating(anchor, picture(), hung());
             case 7 -> new Inline.Note(random.nextBoolean() ? Inline.Note.Kind.FOOTNOTE : Inline.Note.Kind.ENDNOTE, blocks(1, depth + 1), null, hung());
             case 8 -> new Inline.Floating(anchor, new TextBox(blocks(1, depth + 1), 90, 40, true, new TableProperty.Insets(1, 1, 1, 1), null, null), hung());
+            case 3 -> new Inline.Text(String.valueOf(SIGNS.charAt(random.nextInt(SIGNS.length()))), hung());
             default -> new Inline.Text(text(), hung());
         };
     }

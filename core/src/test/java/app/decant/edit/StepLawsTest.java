@@ -110,7 +110,7 @@ class StepLawsTest {
         for (Story story : Stories.all(document)) {
             for (Walk.Stop stop : Walk.of(document, story).stops()) {
                 String text = stop.paragraph().text();
-                for (int i = 0; i < text.length(); i++) if (text.charAt(i) != Inline.OBJECT) places.put(text.charAt(i), new Place(story, stop.path(), i));
+                for (int i = 0; i < text.length(); i++) if (Character.isLetter(text.charAt(i))) places.put(text.charAt(i), new Place(story, stop.path(), i));
             }
         }
         return places;

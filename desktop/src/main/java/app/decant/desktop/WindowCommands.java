@@ -170,7 +170,8 @@ final class WindowCommands {
                 (document, span) -> Sections.begin(document, span, Section.Start.NEXT_PAGE));
         for (TypingAids.Aid aid : TypingAids.Aid.values())
             add("aid." + aid.name().toLowerCase(Locale.ROOT), ALWAYS, () -> turn(window, aid));
-        onTable("style.follow", picked, desk, () -> window.slip().styles().follow());
+        onTable("style.follow", () -> picked.getAsBoolean() && Styles.at(desk.document(), desk.selection().get()) != null, desk,
+                () -> window.slip().styles().follow());
         for (boolean parts : new boolean[] {true, false})
             edits(parts ? "words.part" : "words.whole", () -> picked.getAsBoolean() && !desk.hasOwnPages()
                     && Styles.partsWords(desk.document()) != parts, desk,
@@ -198,7 +199,7 @@ final class WindowCommands {
     private void stories(MainWindow window, BooleanSupplier picked, Desk desk) {
         for (boolean header : new boolean[] {true, false}) {
             // Those of a page that is a PDF's own are on its ground.
-            BooleanSupplier ours = () -> picked.getAsBoolean() && desk.isLaidOut()
+            BooleanSupplier ours = () -> picked.getAsBoolean() && desk.isLaidOut() && window.table().pageInView().get() < desk.pages().get().count()
                     && desk.pages().get().page(window.table().pageInView().get()).ground() == null;
             onTable(header ? "header" : "footer", ours, desk, () -> frame(window, desk, header));
         }
@@ -282,6 +283,9 @@ final class WindowCommands {
     }
 
     private void onTable(String key, BooleanSupplier when, Desk desk, Runnable task, KeyCombination... keys) {
-        all.add(new Command(key, Words.of("command." + key), Reach.TABLE, List.of(keys), when, () -> desk.inOrder(task)));
+        // What was asked for before may move the caret to where it does not apply.
+        all.add(new Command(key, Words.of("command." + key), Reach.TABLE, List.of(keys), when, () -> desk.inOrder(() -> {
+            if (when.getAsBoolean()) task.run();
+        })));
     }
 }

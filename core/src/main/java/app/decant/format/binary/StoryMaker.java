@@ -19,6 +19,7 @@ import app.decant.document.TableProperty.Running;
 import app.decant.document.TableProperty.VerticalAlignment;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
+import app.decant.format.ParagraphParts;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,6 +30,7 @@ import org.slf4j.LoggerFactory;
 final class StoryMaker {
     static final char PARAGRAPH = '\r';
     static final char SECTION = '\f';
+    private static final char PAGE = '\f';
     static final char CELL = '\u0007';
     private static final char NOTE = '\u0002';
     private static final char PICTURE = '\u0001';
@@ -85,7 +87,16 @@ final class StoryMaker {
         paragraph((Paragraph) all.get(all.size() - 1), place, place.depth() > 1 ? PARAGRAPH : CELL, null, false, inner);
     }
 
+    /** A page's end ends a paragraph, too. */
     void paragraph(Paragraph told, Place place, char mark, String opens, boolean closes, Properties more) {
+        List<ParagraphParts.Part> parts = ParagraphParts.of(told, writer.cascade(), place.table(), String.valueOf(Inline.PAGE_BREAK));
+        for (int i = 0; i < parts.size(); i++) {
+            boolean last = i == parts.size() - 1;
+            part(parts.get(i).paragraph(), place, last ? mark : PAGE, i == 0 ? opens : null, last && closes, last ? more : new Properties());
+        }
+    }
+
+    private void part(Paragraph told, Place place, char mark, String opens, boolean closes, Properties more) {
         Paragraph paragraph = Forms.sound(told);
         List<TextBox> behind = new ArrayList<>();
         for (Inline inline : paragraph.inlines()) {

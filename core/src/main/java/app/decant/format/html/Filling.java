@@ -24,16 +24,20 @@ final class Filling {
         boolean empty = inlines.stream().filter(inline -> inline.length() > 0).map(inline -> inline instanceof Inline.Text text ? text.text() : "x")
                 .reduce("", String::concat).equals("\n");
         trim();
-        // A line that is broken and holds nothing is a paragraph left empty.
-        if (empty && context.list() == null) blocks.add(new Paragraph(context.style(), context.paragraph(), Look.PLAIN, List.of()));
         boolean any = inlines.stream().anyMatch(inline -> inline.length() > 0);
-        if (any) {
-            Look look = context.paragraph();
-            if (context.list() != null && !listed) look = look.with(ParagraphProperty.LIST, context.list());
-            listed |= context.list() != null;
-            blocks.add(new Paragraph(context.style(), look, Look.PLAIN, List.of()).withInlines(inlines));
-            inlines = new ArrayList<>();
-        }
+        // A line that is broken and holds nothing is a paragraph left empty.
+        if (any || empty) put(inlines);
+        if (any) inlines = new ArrayList<>();
+    }
+
+    /** What was left empty is a paragraph. */
+    void empty() { put(List.of()); }
+
+    private void put(List<Inline> words) {
+        Look look = context.paragraph();
+        if (context.list() != null && !listed) look = look.with(ParagraphProperty.LIST, context.list());
+        listed |= context.list() != null;
+        blocks.add(new Paragraph(context.style(), look, Look.PLAIN, List.of()).withInlines(words));
     }
 
     /** Spaces at the end of a line are not seen. */

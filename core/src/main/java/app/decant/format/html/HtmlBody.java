@@ -139,9 +139,10 @@ final class HtmlBody {
             counts.set(depth, label.count());
             String style = blank((label.isShown() ? "list-style: none; " : "") + looks.paragraph(paragraph, table));
             out.open("li", "value", expected || label.kind() != ItemLabel.Kind.COUNTED ? null : String.valueOf(label.count()),
-                    "class", HtmlLooks.className(paragraph.style()), "style", style);
+                    "class", HtmlLooks.className(paragraph.style()), "dir", direction(paragraph, table), "style", style);
             if (label.isShown()) out.open("span", "class", "number").text(label.words() + " ").close();
             inlines(paragraph, table);
+            if (paragraph.length() == 0) out.open("br");
         }
         while (!open.isEmpty()) closeList(open, counts);
     }
@@ -179,12 +180,18 @@ final class HtmlBody {
 
     private static String blank(String text) { return text.isBlank() ? null : text.strip(); }
 
+    /** Said by the element: books may not say it by a style (EPUB 3.3, 6.3.1.4). */
+    private String direction(Paragraph paragraph, Look table) {
+        return cascade.paragraph(paragraph, table).is(ParagraphProperty.RIGHT_TO_LEFT) ? "rtl" : null;
+    }
+
     private void paragraph(Paragraph paragraph, Look table) {
         int level = cascade.outlineLevel(paragraph);
         String element = level >= 1 && level <= 6 ? "h" + level : "p";
         boolean tabs = paragraph.text().indexOf('\t') >= 0;
         String style = HtmlLooks.className(paragraph.style());
-        out.open(element, "class", tabs ? (style == null ? "tabs" : style + " tabs") : style, "style", blank(looks.paragraph(paragraph, table)));
+        out.open(element, "class", tabs ? (style == null ? "tabs" : style + " tabs") : style, "dir", direction(paragraph, table),
+                "style", blank(looks.paragraph(paragraph, table)));
         String label = labels.label(paragraph);
         if (label != null && !label.isBlank()) out.open("span", "class", "number").text(label + " ").close();
         inlines(paragraph, table);
@@ -199,7 +206,7 @@ final class HtmlBody {
             Link link = inline.look().get(TextProperty.LINK);
             if (inline.length() > 0 && !Objects.equals(link, open)) {
                 if (open != null) out.close();
-                if (link != null) out.open("a", "href", link instanceof Link.Address address ? address.uri() : targets.apply(((Link.Inside) link).bookmark()));
+                if (link != null) out.open("a", "href", link instanceof Link.Address address ? address.iri() : targets.apply(((Link.Inside) link).bookmark()));
                 open = link;
             }
             inline(inline, paragraph, table);

@@ -99,7 +99,6 @@ final class HtmlLooks {
                 : number(spacing.value()) + "pt").append("; ");
         if (look.is(ParagraphProperty.PAGE_BREAK_BEFORE)) css.append("break-before: page; ");
         if (look.is(ParagraphProperty.KEEP_WITH_NEXT)) css.append("break-after: avoid; ");
-        if (look.is(ParagraphProperty.RIGHT_TO_LEFT)) css.append("direction: rtl; ");
         Colour shading = look.get(ParagraphProperty.SHADING);
         if (shading != null && !shading.isAutomatic()) css.append("background: #").append(shading.hex()).append("; ");
         borders(css, look.get(ParagraphProperty.BORDERS));

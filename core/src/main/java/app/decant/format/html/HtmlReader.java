@@ -96,7 +96,9 @@ public final class HtmlReader {
     private Taken document() {
         for (Element heading : page.select("[id]")) titles.putIfAbsent(heading.id(), heading.text());
         List<Block> blocks = new ArrayList<>();
-        Filling filling = new Filling(blocks, new HtmlContext(Look.PLAIN, Look.PLAIN, null, null, false, 0));
+        boolean turned = isTurned(page.body()) || isTurned(page.body().parent());
+        Look paragraph = turned ? Look.of(ParagraphProperty.RIGHT_TO_LEFT, true) : Look.PLAIN;
+        Filling filling = new Filling(blocks, new HtmlContext(Look.PLAIN, paragraph, null, null, false, 0));
         HtmlContext body = filling.context.text(StyleValues.text(rules.of(page.body()), SIZE).without(TextProperty.FAMILY).without(TextProperty.SIZE));
         children(page.body(), body, filling);
         filling.end();
@@ -159,13 +161,18 @@ public final class HtmlReader {
             return;
         }
         Map<String, String> css = rules.of(element);
-        if ("none".equals(css.get("display")) || element.hasAttr("hidden")) return;
+        if (isHidden(element, css)) return;
         if (!element.id().isEmpty() && !notes.containsKey(element.id())) filling.inlines.add(new Inline.BookmarkPoint(element.id(), true));
         boolean block = BLOCKS.contains(name) || "block".equals(css.get("display")) && !name.equals("span") && !name.equals("img");
         if (block) block(element, name, css, context, filling);
         else inline(element, name, css, context, filling);
         if (!element.id().isEmpty() && !block && !notes.containsKey(element.id())) filling.inlines.add(new Inline.BookmarkPoint(element.id(), false));
     }
+
+    /** Whether its text runs from the right (HTML, 3.2.6.4). */
+    private static boolean isTurned(Element element) { return element != null && element.attr("dir").equalsIgnoreCase("rtl"); }
+
+    private static boolean isHidden(Element element, Map<String, String> css) { return "none".equals(css.get("display")) || element.hasAttr("hidden"); }
 
     private void block(Element element, String name, Map<String, String> css, HtmlContext context, Filling filling) {
         List<Inline> marks = new ArrayList<>(filling.inlines.stream().filter(inline -> inline instanceof Inline.BookmarkPoint).toList());
@@ -204,7 +211,7 @@ public final class HtmlReader {
         if (name.equals("center")) paragraph = paragraph.with(ParagraphProperty.ALIGNMENT, Alignment.CENTRE);
         if (element.hasAttr("align") && !paragraph.says(ParagraphProperty.ALIGNMENT))
             paragraph = StyleValues.paragraph(Map.of("text-align", element.attr("align").toLowerCase(Locale.ROOT)), size).over(paragraph);
-        if (element.attr("dir").equals("rtl")) paragraph = paragraph.with(ParagraphProperty.RIGHT_TO_LEFT, true);
+        if (isTurned(element)) paragraph = paragraph.with(ParagraphProperty.RIGHT_TO_LEFT, true);
         boolean spaces = name.equals("pre") || css.getOrDefault("white-space", "").startsWith("pre") || context.spaces();
         HtmlContext own = new HtmlContext(text.over(context.text()), paragraph.over(context.paragraph()), style, context.list(), spaces, context.depth());
         if (name.equals("dd")) own = new HtmlContext(own.text(), own.paragraph().with(ParagraphProperty.INDENT_START, 24.0), style, own.list(), spaces,
@@ -248,15 +255,18 @@ public final class HtmlReader {
                 element(item, context.inner(), filling);
                 continue;
             }
+            Map<String, String> css = rules.of(item);
+            if (isHidden(item, css)) continue;
             if (name.equals("ol") && item.attr("value").matches("\\d{1,6}")) {
                 // The same numbers, from another one on (HTML, 4.4.8).
                 String pattern = lists.get(id).pattern();
                 id = "L" + (lists.size() + 1);
                 lists.put(id, new Numbering.NumberedList(id, pattern, Map.of(level, Integer.parseInt(item.attr("value"))), Map.of()));
             }
-            Map<String, String> css = rules.of(item);
             Look text = StyleValues.text(css, context.size());
             Look paragraph = StyleValues.paragraph(css, context.size()).without(ParagraphProperty.INDENT_START).without(ParagraphProperty.FIRST_LINE);
+            if (isTurned(item) || isTurned(element) || context.paragraph().is(ParagraphProperty.RIGHT_TO_LEFT))
+                paragraph = paragraph.with(ParagraphProperty.RIGHT_TO_LEFT, true);
             HtmlContext inner = new HtmlContext(text.over(context.text()), paragraph, "ListItem", new ParagraphProperty.ListReference(id, level),
                     context.spaces(), context.depth() + 1);
             filling.end();
@@ -266,8 +276,11 @@ public final class HtmlReader {
             // A label that stands in the text because browsers would not show it is the list's.
             Element first = item.firstElementChild();
             if (element.hasAttr("data-label") && first != null && first.normalName().equals("span") && first.hasClass("number")) first.remove();
+            int present = filling.blocks.size();
             children(item, inner, filling);
             filling.end();
+            // Its mark is seen though nothing stands behind it.
+            if (filling.blocks.size() == present && own.format() != NumberFormat.NONE) filling.empty();
         }
         filling.context = before;
         filling.listed = before.list() != null;

@@ -159,7 +159,7 @@ public final class MarkdownWriter {
             heading.setLevel(Math.min(DEEPEST, level));
             if (!before.isEmpty()) heading.appendChild(new Text(before));
             line(paragraph, heading, true);
-            if (!paragraph.text().isBlank()) into.appendChild(heading);
+            if (!before.isEmpty() || !paragraph.text().isBlank()) into.appendChild(heading);
         }
         boxes(paragraph, into);
     }
@@ -205,7 +205,8 @@ public final class MarkdownWriter {
             else if (block instanceof Table inner) for (Table.Row row : inner.rows()) for (Table.Cell one : row.cells()) cell(one.blocks(), into);
             if (!(block instanceof Paragraph paragraph)) continue;
             if (into.getFirstChild() != null && paragraph.length() > 0) into.appendChild(new Text(" "));
-            if (isItem(paragraph)) into.appendChild(new Text(labels.label(paragraph) + " "));
+            String label = labels.label(paragraph);
+            if (label != null && !label.isBlank()) into.appendChild(new Text(label + " "));
             line(paragraph, into, true);
             for (Inline inline : paragraph.inlines())
                 if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) cell(box.blocks(), into);

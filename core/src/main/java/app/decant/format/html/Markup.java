@@ -1,5 +1,6 @@
 package app.decant.format.html;
 
+import app.decant.xml.XmlWriter;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.Set;
@@ -45,22 +46,7 @@ final class Markup {
         return this;
     }
 
-    static String escaped(String text) {
-        StringBuilder escaped = new StringBuilder(text.length());
-        for (int i = 0; i < text.length(); i++) {
-            char c = text.charAt(i);
-            switch (c) {
-                case '&' -> escaped.append("&amp;");
-                case '<' -> escaped.append("&lt;");
-                case '>' -> escaped.append("&gt;");
-                case '"' -> escaped.append("&quot;");
-                default -> {
-                    if (c >= ' ' || c == '\t' || c == '\n') escaped.append(c);
-                }
-            }
-        }
-        return escaped.toString();
-    }
+    static String escaped(String text) { return XmlWriter.escaped(text); }
 
     @Override public String toString() { return out.toString(); }
 }

@@ -40,7 +40,11 @@ public enum WebFormat implements Format {
 
         @Override public boolean isOf(Content content) {
             boolean packed = content.isArchive() || content.isCompound();
-            return !packed && (content.beginning().contains("<!doctype html") || content.beginning().contains("<html"));
+            if (packed) return false;
+            String beginning = content.beginning();
+            // Both may be left out (HTML, 13.1.2.4): then its name says so, and that markup comes first.
+            return beginning.contains("<!doctype html") || beginning.contains("<html")
+                    || endings().contains(content.ending()) && content.isText() && beginning.replaceFirst("^[\\s\\uFEFF]+", "").matches("(?s)<[a-z!].*");
         }
 
         @Override public Taken read(Content content, String password, Progress progress) { return HtmlReader.read(content.bytes(), content.name(), progress); }

@@ -27,6 +27,7 @@ import app.decant.document.TableProperty;
 import app.decant.document.TextBox;
 import app.decant.document.TextProperty;
 import app.decant.format.FlatLooks;
+import app.decant.format.ParagraphParts;
 import app.decant.format.StandingCell;
 import app.decant.format.formula.FormulaPictures;
 import app.decant.xml.XmlWriter;
@@ -42,6 +43,7 @@ import java.util.Objects;
 final class OdtBody {
     /** Where something lies that nobody put over or under others (19.231). */
     static final int LEVEL = 1;
+    private static final String BREAKS = String.valueOf(new char[] {Inline.PAGE_BREAK, Inline.COLUMN_BREAK});
 
     private final OdtWriter writer;
     private final OdtStyles styles;
@@ -132,21 +134,10 @@ final class OdtBody {
 
     /** Breaks inside a paragraph part it: the format knows them only before one. */
     private void paragraph(Paragraph paragraph, Look table) {
-        String text = paragraph.text();
-        int from = 0;
         String breaks = null;
-        for (int i = 0; i <= text.length(); i++) {
-            boolean cut = i < text.length() && (text.charAt(i) == Inline.PAGE_BREAK || text.charAt(i) == Inline.COLUMN_BREAK);
-            if (i < text.length() && !cut) continue;
-            boolean whole = from == 0 && i == text.length();
-            List<Inline> inlines = new ArrayList<>(paragraph.slice(from, i));
-            // Points before a break stay where it was.
-            if (cut) paragraph.slice(i, i + 1).stream().filter(inline -> inline.length() == 0).forEach(inlines::add);
-            Paragraph part = whole ? paragraph : new Paragraph(paragraph.style(), from == 0 ? paragraph.look() : paragraph.look()
-                    .with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(null, 0)), paragraph.mark(), inlines);
-            listed(part, from == 0 ? changes.original(paragraph) : part, table, breaks);
-            breaks = cut ? text.charAt(i) == Inline.PAGE_BREAK ? "page" : "column" : null;
-            from = i + 1;
+        for (ParagraphParts.Part part : ParagraphParts.of(paragraph, cascade, table, BREAKS)) {
+            listed(part.paragraph(), breaks == null ? changes.original(paragraph) : part.paragraph(), table, breaks);
+            breaks = part.ends() == Inline.PAGE_BREAK ? "page" : "column";
         }
     }
 

@@ -142,7 +142,8 @@ final class AnewPages {
             }
             COSDictionary action = new COSDictionary();
             action.setName(COSName.S, "URI");
-            action.setString(COSName.URI, address.uri());
+            // Addresses are ASCII (12.6.4.7).
+            action.setString(COSName.URI, address.ascii());
             annotation.setItem(COSName.A, action);
             return annotation;
         }

@@ -30,7 +30,6 @@ import app.decant.words.Message;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -341,7 +340,7 @@ public final class PdfWriter {
         if (link instanceof Link.Address address) {
             COSDictionary action = new COSDictionary();
             action.setItem(COSName.S, COSName.URI);
-            action.setItem(COSName.URI, new COSString(ascii(address.uri())));
+            action.setItem(COSName.URI, new COSString(address.ascii()));
             annotation.setItem(COSName.A, action);
             return true;
         }
@@ -354,16 +353,6 @@ public final class PdfWriter {
         }
         annotation.setItem(COSName.DEST, destination(written.get(place.getKey()), place.getValue()));
         return true;
-    }
-
-    /** Addresses are ASCII (12.6.4.7); other characters are written by their UTF-8 bytes (RFC 3987, 3.1). */
-    private static String ascii(String uri) {
-        StringBuilder text = new StringBuilder();
-        for (byte b : uri.trim().getBytes(StandardCharsets.UTF_8)) {
-            if (b > ' ' && b < 127) text.append((char) b);
-            else text.append(String.format("%%%02X", b & 0xFF));
-        }
-        return text.toString();
     }
 
     /** A place on a page, {@code y} from its top. */

@@ -14,6 +14,7 @@ import app.decant.document.Inline;
 import app.decant.document.Link;
 import app.decant.document.ListLabels;
 import app.decant.document.Paragraph;
+import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
 import app.decant.document.Table;
 import app.decant.document.TextProperty;
@@ -96,6 +97,26 @@ class HtmlRoundTripTest {
         assertThat(links).contains("mailto:office@ostreysound.example");
         assertThat(after.blocks().stream().filter(block -> block instanceof Table).count()).isEqualTo(before.blocks().stream()
                 .filter(block -> block instanceof Table).count());
+    }
+
+    /** The mark of an item is seen though nothing stands behind it (HTML, 4.4.8); one that is not to be shown has none, nor what no mark is asked for. */
+    @Test void itemsLeftEmptyAreItems() {
+        String page = "<ol><li>one</li><li></li><li hidden>never</li><li style='display:none'>nor</li><li><!-- --></li><li>four</li></ol>"
+                + "<ul style='list-style:none'><li></li></ul><ul><li><a id=here></a></li></ul>";
+        Document document = read(page, "items.html").document();
+        ListLabels labels = ListLabels.of(document, Cascade.of(document));
+        assertThat(document.blocks()).extracting(block -> labels.label((Paragraph) block) + ((Paragraph) block).text())
+                .containsExactly("1.one", "2.", "3.", "4.four", "\u2022");
+    }
+
+    /** HTML, 3.2.6.4: a direction is inherited; books say it by attributes only. */
+    @Test void textFromTheRightStaysSo() {
+        Document document = read("<html dir=rtl><body><p>one<ul><li>two</li></ul></body></html>", "right.html").document();
+        assertThat(document.blocks()).hasSize(2).allSatisfy(block -> assertThat(((Paragraph) block).look().is(ParagraphProperty.RIGHT_TO_LEFT)).isTrue());
+        String made = new String(HtmlWriter.write(document).bytes(), StandardCharsets.UTF_8);
+        assertThat(Jsoup.parse(made).select("p[dir=rtl], li[dir=rtl]").eachText()).containsExactly("one", "two");
+        assertThat(read(made, "right.html").document().blocks()).allSatisfy(block -> assertThat(((Paragraph) block).look()
+                .is(ParagraphProperty.RIGHT_TO_LEFT)).isTrue());
     }
 
     /** CSS 2.2 and HTML as other programs write them: classes, inherited text, tables with spans, entities, what is not to be shown. */

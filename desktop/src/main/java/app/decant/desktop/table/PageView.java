@@ -73,6 +73,8 @@ public class PageView extends Region {
         pages = wanted;
         ground = painter;
         measure();
+        // Until they have their places, whoever asks for the page in view is told of one that is there.
+        if (inView.get() >= pages.size()) inView.set(Math.max(0, pages.size() - 1));
         requestLayout();
     }
 
