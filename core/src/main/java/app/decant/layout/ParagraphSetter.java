@@ -12,7 +12,6 @@ import app.decant.document.ParagraphProperty.TabStops;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.TextProperty;
 import app.decant.font.Face;
-import app.decant.font.Shaped;
 import app.decant.font.SymbolEncoding;
 import app.decant.page.Line;
 import app.decant.page.Piece;
@@ -47,7 +46,7 @@ final class ParagraphSetter {
     private final LineSpacing spacing;
     private final Alignment alignment;
     private final List<TabStop> stops;
-    private final List<Piece> label = new ArrayList<>();
+    private final List<Piece.Glyphs> label = new ArrayList<>();
     private double labelWidth;
     private TextStyle labelStyle;
     private double[] tabWidths;
@@ -300,13 +299,13 @@ final class ParagraphSetter {
         TextStyle style = styles.style(labelLook.without(TextProperty.LINK));
         Face face = styles.fonts().fallback(style.face(), shown.codePointAt(0));
         labelStyle = face == style.face() ? style : style.with(face);
-        Shaped shaped = labelStyle.face().shape(shown, text.rightToLeft(), false, false);
-        double width = shaped.width() * style.size();
+        SetLabel set = SetLabel.of(shown, labelStyle, text.rightToLeft());
+        double width = set.width();
         Numbering.Level level = styles.cascade().numbering().level(look.get(ParagraphProperty.LIST));
         // A label that stands on its end or middle reaches out before the place of the first line.
         Alignment standing = level == null ? Alignment.START : level.standing();
         double before = standing == Alignment.END ? width : standing == Alignment.CENTRE ? width / 2 : 0;
-        label.add(glyphs(new Segment(0, 0, Segment.Kind.OBJECT, labelStyle, shown, 0, shaped, null, null), -before));
+        label.addAll(set.at(-before));
         width -= before;
         Numbering.Suffix suffix = level == null ? Numbering.Suffix.TAB : level.suffix();
         double start = logicalStart(true);
@@ -475,9 +474,9 @@ final class ParagraphSetter {
         }
         joiner.flush();
         if (first && !label.isEmpty() && text.rightToLeft()) {
-            double gap = labelWidth - label.get(0).width();
-            Piece.Glyphs glyphs = (Piece.Glyphs) label.get(0);
-            pieces.add(PieceJoiner.moved(glyphs, x + gap));
+            Piece.Glyphs last = label.get(label.size() - 1);
+            double right = x + labelWidth - (last.x() + last.width());
+            for (Piece.Glyphs one : label) pieces.add(PieceJoiner.moved(one, one.x() + right));
         }
         return pieces;
     }
@@ -487,6 +486,4 @@ final class ParagraphSetter {
         if (text.aligned(tab) != null) return text.aligned(tab).leader();
         return nextStop(logicalStart(first) + x, Double.MAX_VALUE).leader();
     }
-
-    private static Piece.Glyphs glyphs(Segment segment, double x) { return PieceJoiner.glyphs(segment, x, 0); }
 }

@@ -20,6 +20,9 @@ import java.util.Map;
 final class ParagraphText {
     /** Words are shaped in parts of so many letters, so that one without end is set as fast as others. */
     private static final int LONGEST = 400;
+    /** Stands for a word that is read from the right. */
+    private static final char LEFTWARD = '\u05D0';
+
     private final StyleBook styles;
     private final Paragraph paragraph;
     private final Look table;
@@ -155,7 +158,7 @@ final class ParagraphText {
         StringBuilder text = new StringBuilder();
         for (Inline inline : paragraph.inlines()) {
             if (inline instanceof Inline.Text run) text.append(run.text());
-            else if (inline instanceof Inline.Field) text.append('0');
+            else if (inline instanceof Inline.Field field) text.append(Bidi.getBaseDirection(field.result()) == Bidi.RTL ? LEFTWARD : '0');
             else if (inline instanceof Inline.Note) text.append('\u2060');
             else if (inline instanceof Inline.Floating) text.append('\u200B');
             else if (inline.length() == 1) text.append(Inline.OBJECT);
