@@ -24,8 +24,13 @@ public sealed interface Inline {
     /** The same inline with another look. */
     Inline with(Look look);
 
-    /** Text in one look; {@link #TAB}, {@link #LINE_BREAK}, {@link #PAGE_BREAK} and {@link #COLUMN_BREAK} stand for what they are named. */
+    /**
+     * Text in one look; {@link #TAB}, {@link #LINE_BREAK}, {@link #PAGE_BREAK} and {@link #COLUMN_BREAK} stand for what they are named. Where other programs
+     * left the sign of an object without the object, a space of no width stands, since that sign is read as one.
+     */
     record Text(String text, Look look) implements Inline {
+        public Text { text = text.indexOf(OBJECT) < 0 ? text : text.replace(OBJECT, '\u200B'); }
+
         @Override public int length() { return text.length(); }
         @Override public Text with(Look other) { return new Text(text, other); }
 

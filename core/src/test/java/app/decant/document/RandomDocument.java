@@ -7,6 +7,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.TreeMap;
 
 /**
  * Documents of everything that a document can hold, made at random. No letter stands twice in one, so that each can be followed through any change:
@@ -17,7 +18,8 @@ public final class RandomDocument {
     /** How deep entries of contents lists are said to stand: they bear no labels, and hold no notes or boxes. */
     private static final int ENTRY = 3;
     /** What a text holds besides letters. */
-    private static final String SIGNS = "\t" + Inline.LINE_BREAK + Inline.PAGE_BREAK + Inline.COLUMN_BREAK;
+    private static final String SIGNS = "\t" + Inline.LINE_BREAK + Inline.PAGE_BREAK + Inline.COLUMN_BREAK + Inline.OBJECT;
+    private static final List<String> LISTS = List.of("bullets", "numbers", "others");
 
     private final Random random;
     private int letter = 0x4E00;
@@ -35,7 +37,7 @@ public final class RandomDocument {
                 random.nextBoolean(), 30, List.of()).answering(text(), random.nextBoolean() ? text() : null);
     }
 
-    /** Bullets, and numbers of several levels: 1. 1.1. 1.1.1. */
+    /** Bullets, and two lists of numbers of several levels: 1. 1.1. 1.1.1. */
     private static Numbering numbering() {
         List<Numbering.Level> bullets = new ArrayList<>();
         List<Numbering.Level> numbers = new ArrayList<>();
@@ -46,9 +48,13 @@ public final class RandomDocument {
             label += "%" + (i + 1) + ".";
             numbers.add(new Numbering.Level(NumberFormat.DECIMAL, 1, label, Numbering.Suffix.TAB, null, null, look));
         }
-        return new Numbering(Map.of("bullets", new Numbering.Pattern("bullets", bullets), "numbers", new Numbering.Pattern("numbers", numbers)),
-                Map.of("bullets", new Numbering.NumberedList("bullets", "bullets", Map.of(), Map.of()),
-                        "numbers", new Numbering.NumberedList("numbers", "numbers", Map.of(), Map.of())));
+        Map<String, Numbering.Pattern> patterns = new TreeMap<>();
+        Map<String, Numbering.NumberedList> lists = new TreeMap<>();
+        for (String name : LISTS) {
+            patterns.put(name, new Numbering.Pattern(name, name.equals("bullets") ? bullets : numbers));
+            lists.put(name, new Numbering.NumberedList(name, name, Map.of(), Map.of()));
+        }
+        return new Numbering(patterns, lists);
     }
 
     private Section section() {
@@ -107,7 +113,7 @@ public final class RandomDocument {
         TrackedChange change = mark.get(TextProperty.TRACKED);
         // Whose end is struck out has the look of the next, and with it its label or none.
         if (depth < ENTRY && random.nextInt(4) == 0 && (change == null || change.deletion() == null))
-            look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(random.nextBoolean() ? "bullets" : "numbers", random.nextInt(LEVELS)));
+            look = look.with(ParagraphProperty.LIST, new ParagraphProperty.ListReference(LISTS.get(random.nextInt(LISTS.size())), random.nextInt(LEVELS)));
         return new Paragraph(random.nextInt(4) == 0 ? "Heading1" : random.nextBoolean() ? "Body" : null, look, mark, inlines);
     }
 

@@ -176,7 +176,7 @@ class AnyDocumentTest {
                 else if (inline instanceof Inline.Field field && field.kind() != Inline.Field.Kind.PAGE) text.append(field.result());
             }
             for (String part : text.toString().split("[" + Inline.PAGE_BREAK + Inline.COLUMN_BREAK + "]")) {
-                String plain = part.replaceAll("[\\s\\p{Cntrl}]", "");
+                String plain = part.replaceAll("[\\s\\p{Cntrl}\\p{Cf}]", "");
                 if (!plain.isEmpty()) letters.add(plain);
             }
         }

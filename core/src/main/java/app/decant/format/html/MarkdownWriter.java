@@ -72,9 +72,8 @@ public final class MarkdownWriter {
         writer.blocks(document.blocks(), root);
         for (int i = 0; i < writer.notes.size(); i++) {
             Node note = new org.commonmark.node.Paragraph();
-            note.appendChild(new Text("[" + (i + 1) + "] "));
-            for (Block block : writer.notes.get(i).blocks())
-                if (block instanceof Paragraph paragraph) writer.line(paragraph, note, true);
+            note.appendChild(new Text("[" + (i + 1) + "]"));
+            writer.cell(writer.notes.get(i).blocks(), note);
             root.appendChild(note);
         }
         List<Finding> findings = new ArrayList<>(List.of(Finding.changed(Message.of("html.markdown-holds-words-headings-lists-tables"))));
@@ -112,10 +111,10 @@ public final class MarkdownWriter {
         while (open.size() > depth + 1) open.remove(open.size() - 1);
         boolean goesOn = open.size() == depth + 1 && open.get(depth) instanceof OrderedList == counted && (!counted || follows(open.get(depth), label));
         if (!goesOn) {
-            ListBlock last = open.size() > depth ? open.remove(depth) : null;
-            ListBlock made = counted ? ordered(label, last) : new BulletList();
-            made.setTight(true);
+            if (open.size() > depth) open.remove(depth);
             Node parent = depth == 0 ? into : open.get(depth - 1).getLastChild();
+            ListBlock made = counted ? ordered(label, parent.getLastChild()) : new BulletList();
+            made.setTight(true);
             parent.appendChild(made);
             open.add(made);
         }
@@ -138,8 +137,8 @@ public final class MarkdownWriter {
         return ((OrderedList) list).getMarkerStartNumber() + items == count(label);
     }
 
-    /** @param last the list that it follows at once, from which only another sign behind its numbers parts it (CommonMark 0.31, 5.3); or null */
-    private static OrderedList ordered(String label, ListBlock last) {
+    /** @param last what it follows at once: if it is a list, only another sign behind its numbers parts them (CommonMark 0.31, 5.3); or null */
+    private static OrderedList ordered(String label, Node last) {
         OrderedList list = new OrderedList();
         list.setMarkerStartNumber(count(label));
         String sign = label.substring(label.length() - 1);
