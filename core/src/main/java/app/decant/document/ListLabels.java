@@ -1,20 +1,26 @@
 package app.decant.document;
 
 import app.decant.document.ParagraphProperty.ListReference;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
 
-/** The labels of all list paragraphs of a document, counted in reading order (ISO/IEC 29500-1, 17.9). */
+/**
+ * The labels of all list paragraphs of a document, counted in reading order (ISO/IEC 29500-1, 17.9): those in a text box where it hangs, those of notes behind
+ * the text, those of each header and footer by themselves.
+ */
 public final class ListLabels {
     private final Map<Paragraph, String> labels = new IdentityHashMap<>();
     private final Map<Paragraph, Integer> numbers = new IdentityHashMap<>();
     private final Map<String, int[]> counts = new HashMap<>();
     private final Map<String, Set<Integer>> started = new HashMap<>();
+    private final List<Inline.Note> notes = new ArrayList<>();
     private final Cascade cascade;
     private final Predicate<Block> counted;
 
@@ -29,7 +35,25 @@ public final class ListLabels {
     public static ListLabels of(Document document, Cascade cascade, Predicate<Block> counted) {
         ListLabels result = new ListLabels(cascade, counted);
         for (Section section : document.sections()) result.count(section.blocks());
+        result.countNotes();
+        for (Section section : document.sections()) for (List<Block> frame : section.frames().values()) {
+            result.begin();
+            result.count(frame);
+        }
         return result;
+    }
+
+    private void begin() {
+        counts.clear();
+        started.clear();
+    }
+
+    /** Notes of one kind follow each other. */
+    private void countNotes() {
+        for (Inline.Note.Kind kind : Inline.Note.Kind.values()) {
+            begin();
+            for (Inline.Note note : List.copyOf(notes)) if (note.kind() == kind) count(note.blocks());
+        }
     }
 
     /** The label of a paragraph, or null where it is in no list. */
@@ -46,6 +70,10 @@ public final class ListLabels {
             if (!counted.test(block)) continue;
             if (block instanceof Paragraph paragraph) {
                 count(paragraph);
+                for (Inline inline : paragraph.inlines()) {
+                    if (inline instanceof Inline.Note note) notes.add(note);
+                    else if (inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box) count(box.blocks());
+                }
             } else if (block instanceof Table table) {
                 for (Table.Row row : table.rows()) for (Table.Cell cell : row.cells()) count(cell.blocks());
             }

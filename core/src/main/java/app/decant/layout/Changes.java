@@ -2,9 +2,11 @@ package app.decant.layout;
 
 import app.decant.document.Block;
 import app.decant.document.Contents;
+import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Paragraph;
 import app.decant.document.Table;
+import app.decant.document.TextBox;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.Comparator;
@@ -144,8 +146,18 @@ final class Changes {
 
     private boolean sameLabel(Paragraph paragraph) { return Objects.equals(labels.label(paragraph), oldLabels.label(paragraph)); }
 
+    /** The same of what stands in boxes and notes that hang on it. */
+    private boolean sameHung(Paragraph paragraph) {
+        for (Inline inline : paragraph.inlines()) {
+            List<Block> hung = inline instanceof Inline.Note note ? note.blocks()
+                    : inline instanceof Inline.Floating floating && floating.content() instanceof TextBox box ? box.blocks() : List.of();
+            for (Block block : hung) if (!sameLabels(block)) return false;
+        }
+        return true;
+    }
+
     private boolean sameLabels(Block block) {
-        if (block instanceof Paragraph paragraph) return sameLabel(paragraph);
+        if (block instanceof Paragraph paragraph) return sameLabel(paragraph) && sameHung(paragraph);
         if (block instanceof Contents contents) return contents.entries().stream().allMatch(this::sameLabel);
         if (block instanceof Table table) for (Table.Row row : table.rows()) if (!sameLabels(row)) return false;
         return true;

@@ -88,7 +88,9 @@ public final class Layout {
         Traits traits = composer.traits();
         FlowFacts facts = new FlowFacts(flow, traits, last == null || restyling != null ? null : last.facts);
         flow.endWith(facts.endnotes());
-        ListLabels labels = facts.stays(Traits.LIST) ? last.labels : ListLabels.of(document, cascade, block -> traits.has(block, Traits.LIST));
+        boolean listed = last == null || !facts.stays(Traits.LIST) || last.document.sections().size() != document.sections().size()
+                || !sameFrames(last.document, document);
+        ListLabels labels = !listed ? last.labels : ListLabels.of(document, cascade, block -> traits.has(block, Traits.LIST));
         Map<Inline.Note, String> notes = facts.noteMarks();
         FieldValues fields = new FieldValues("1", last == null ? 0 : last.fields.pages(), last == null ? 0 : last.fields.sectionPages(), "",
                 last == null ? Map.of() : last.fields.bookmarks(), facts.bookmarkTexts(), document.facts(), today);

@@ -3,8 +3,11 @@ package app.decant.format;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import app.decant.document.Anchor;
+import app.decant.document.Block;
 import app.decant.document.Cascade;
 import app.decant.document.Document;
+import app.decant.document.Inline;
 import app.decant.document.ListLabels;
 import app.decant.document.Look;
 import app.decant.document.NumberFormat;
@@ -18,9 +21,13 @@ import app.decant.document.ParagraphProperty.Alignment;
 import app.decant.document.ParagraphProperty.ListReference;
 import app.decant.document.ParagraphProperty;
 import app.decant.document.Progress;
+import app.decant.document.Section;
+import app.decant.document.TableProperty;
+import app.decant.document.TextBox;
 import app.decant.document.Walk;
 import app.decant.font.FontCatalogue;
 import app.decant.layout.Layout;
+import app.decant.layout.PagedDocument;
 import app.decant.page.Item;
 import app.decant.page.Piece;
 import java.io.ByteArrayInputStream;
@@ -129,5 +136,32 @@ class ListLabelsTest {
             assertThat(label.x()).as(standing.name()).isCloseTo(-share * ((Piece.Glyphs) label).width(), within(0.01));
             assertThat(text.x()).as("its text").isCloseTo(36, within(0.01));
         }
+    }
+
+    /** Items stand in boxes, notes and headers, too: those of a box where it hangs, the others by themselves. They change as the text before them does. */
+    @Test void itemsHaveLabelsWhereverTheyStand() {
+        Document made = document(level(NumberFormat.DECIMAL, "%1.", false, Alignment.START));
+        Paragraph item = ((Paragraph) made.blocks().get(0)).withInlines(List.of(new Inline.Text("pier", Look.PLAIN)));
+        Anchor anchor = new Anchor(new Anchor.Horizontal(Anchor.Horizontal.From.COLUMN, null, 200),
+                new Anchor.Vertical(Anchor.Vertical.From.PARAGRAPH, null, 0), Anchor.Wrap.SQUARE, TableProperty.Insets.NONE, false);
+        TextBox box = new TextBox(List.of(item.withStyle(null)), 120, 60, true, TableProperty.Insets.NONE, null, null);
+        Paragraph holds = Paragraph.of("holds").withInlines(List.of(new Inline.Floating(anchor, box, Look.PLAIN), new Inline.Text("holds", Look.PLAIN),
+                new Inline.Note(Inline.Note.Kind.FOOTNOTE, List.of(item.withMark(Look.PLAIN)), null, Look.PLAIN)));
+        Section section = made.sections().get(0);
+        Document document = made.withSections(List.of(section.withBlocks(List.of(item, holds, item.withMark(Look.PLAIN)))
+                .withFrames(Map.of(Section.FramePlace.HEADER, List.of(item.withMark(Look.PLAIN))))));
+        Layout layout = new Layout(FontCatalogue.shipped());
+        assertThat(seen(layout.next(document))).containsExactlyInAnyOrder("1.", "2.", "3.", "1.", "1.");
+        List<Block> shorter = document.blocks().subList(1, 3);
+        Document after = document.withSections(List.of(document.sections().get(0).withBlocks(shorter)));
+        assertThat(seen(layout.next(after))).containsExactlyInAnyOrder("1.", "2.", "1.", "1.");
+    }
+
+    private static List<String> seen(PagedDocument pages) {
+        List<String> labels = new ArrayList<>();
+        for (Item item : pages.page(0).items())
+            if (item instanceof Item.LineItem line) for (Piece piece : line.line().pieces())
+                if (piece instanceof Piece.Glyphs glyphs && glyphs.text().matches("\\d\\.")) labels.add(glyphs.text());
+        return labels;
     }
 }

@@ -192,12 +192,17 @@ final class HtmlBody {
         String style = HtmlLooks.className(paragraph.style());
         out.open(element, "class", tabs ? (style == null ? "tabs" : style + " tabs") : style, "dir", direction(paragraph, table),
                 "style", blank(looks.paragraph(paragraph, table)));
-        String label = labels.label(paragraph);
-        if (label != null && !label.isBlank()) out.open("span", "class", "number").text(label + " ").close();
+        number(paragraph);
         inlines(paragraph, table);
         // Browsers show an empty paragraph only where something is in it.
         if (paragraph.length() == 0) out.open("br");
         out.close().line();
+    }
+
+    /** The label of a paragraph that is no item of a list. */
+    private void number(Paragraph paragraph) {
+        String label = labels.label(paragraph);
+        if (label != null && !label.isBlank()) out.open("span", "class", "number").text(label + " ").close();
     }
 
     private void inlines(Paragraph paragraph, Look table) {
@@ -325,6 +330,7 @@ final class HtmlBody {
     private void apart(Block block) {
         if (block instanceof Paragraph paragraph) {
             out.open("span", "style", "display: block");
+            number(paragraph);
             inlines(paragraph, Look.PLAIN);
             out.close();
         } else if (block instanceof Contents contents) {
