@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeoutException;
 import java.util.stream.Stream;
 import javafx.scene.control.Label;
@@ -67,10 +68,16 @@ class FoldersTest {
         WaitForAsyncUtils.waitForFxEvents();
     }
 
-    private static void choose(FxRobot robot, String phrase, String words) {
+    private static void choose(FxRobot robot, String phrase, String words) throws TimeoutException {
         robot.clickOn("#phrase-" + phrase);
-        robot.clickOn(robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(one -> one.getText().endsWith(words)).findFirst().orElseThrow());
+        // The card is there one pulse after the click at the earliest.
+        Waiting.until(() -> choice(robot, words).isPresent());
+        robot.clickOn(choice(robot, words).orElseThrow());
         WaitForAsyncUtils.waitForFxEvents();
+    }
+
+    private static Optional<Label> choice(FxRobot robot, String words) {
+        return robot.lookup(".phrase-card .label").<Label>queryAll().stream().filter(one -> one.getText().endsWith(words)).findFirst();
     }
 
     @Test void doesAWholeTreeAndTriesAgainWhatFailed(FxRobot robot) throws Exception {
