@@ -496,6 +496,7 @@ class WindowTest {
     @Test void zoomingKeepsThePageInView(FxRobot robot) throws TimeoutException {
         BlockPath path = heading("Safety").path();
         pick(new Place(path, 0), new Place(path, 0));
+        settle();
         int page = window.table().pageInView().get();
         for (int i = 0; i < 5; i++) robot.press(KeyCode.CONTROL).type(KeyCode.EQUALS).release(KeyCode.CONTROL);
         settle();
