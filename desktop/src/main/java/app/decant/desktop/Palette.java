@@ -46,6 +46,9 @@ final class Palette {
                 setGraphic(row);
             }
         });
+        Label none = new Label(Words.of("need.none"));
+        none.getStyleClass().add("quiet");
+        list.setPlaceholder(none);
         list.setPrefHeight(330);
         VBox box = new VBox(8, field, list);
         box.getStyleClass().add("need-box");
