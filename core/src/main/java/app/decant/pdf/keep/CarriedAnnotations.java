@@ -156,7 +156,7 @@ final class CarriedAnnotations {
         for (int i = 0; i < all.size(); i++) {
             Rectangle2D area = going.contains(i) || !LoweredPlaces.goesAlong(all.get(i)) ? null : LoweredPlaces.area(all.get(i), toPage);
             double down = area == null ? 0 : LoweredPlaces.down(changes.pushed(), all.get(i), area);
-            if (area != null && down == 0 && !isOfWords(all.get(i))) down = beside(area);
+            if (area != null && down == 0 && !isOfWords(all.get(i)) && !CarriedBoxes.isBox(all.get(i))) down = beside(area);
             if (down == 0) continue;
             touch(area);
             touch(new Rectangle2D.Double(area.getX(), area.getY() + down, area.getWidth(), area.getHeight()));

@@ -45,7 +45,7 @@ final class CellFilling {
         }
         Rectangle2D touched = new Rectangle2D.Double(Math.min(set.getMinX(), lower.left()), set.getMinY() - ABOVE * size, 0, 0);
         touched.add(Math.max(set.getMaxX(), lower.right()), Math.max(lowest, lower.bottom()) + BELOW * size);
-        if (LoweredPlaces.refuses(at.page, at.read.page().turn(), lower.extent(size), touched, Set.of()))
+        if (LoweredPlaces.refuses(at.page, at.read.page().turn(), lower.extent(size), touched, at.changes.pushed(), Set.of()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         at.changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
         put(lines, Rewritten.Beside.inCell(correction.cell().away(), 0), like, at, placed, 0);

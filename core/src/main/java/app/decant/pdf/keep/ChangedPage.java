@@ -26,6 +26,7 @@ final class ChangedPage {
     final DrawnLines drawn;
     final WordMarkings markings;
     final CarriedAnnotations links;
+    final CarriedBoxes boxes;
     final LineRoom room;
     final Overflow overflow;
     final WrittenLines written;
@@ -47,6 +48,7 @@ final class ChangedPage {
         drawn = new DrawnLines(stream, changes);
         markings = new WordMarkings(read, stream, changes);
         links = new CarriedAnnotations(page, read, changes);
+        boxes = new CarriedBoxes(page, read);
         room = new LineRoom(read);
         overflow = new Overflow(this);
         written = new WrittenLines(this);

@@ -55,6 +55,7 @@ final class LowerLines {
     private final Overflow overflow;
     private final WordMarkings markings;
     private final FullPage full;
+    private final CarriedBoxes boxes;
     private final Set<Drawing> standing = new HashSet<>();
     final List<Drawing> going = new ArrayList<>();
     /** The marks that go, by their numbers in the page's order of painting: letters and what is drawn. */
@@ -80,6 +81,7 @@ final class LowerLines {
         overflow = at.overflow;
         markings = at.markings;
         full = new FullPage(at);
+        boxes = at.boxes;
         drawings = new MovedDrawings(read, stream, changes);
     }
 
@@ -151,7 +153,7 @@ final class LowerLines {
                 over = 0;
             }
         }
-        stood = units.stream().mapToDouble(unit -> unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
+        stood = units.stream().mapToDouble(unit -> unit.isLine() ? unit.ends : Math.max(unit.ends, unit.bottom)).max().orElseThrow();
         top = units.get(0).begins;
         if (stays < units.size()) cut = full.give(passage, units, stays);
         double given = 0;
@@ -165,7 +167,11 @@ final class LowerLines {
                 drawn.put(one, by - given);
                 bottom = Math.max(bottom, one.box().getMaxY() + Math.max(0, by - given));
             }
-            double end = unit.drawings.isEmpty() ? unit.ends : Math.max(unit.ends, unit.bottom);
+            for (CarriedBoxes.Box one : unit.boxes) {
+                changes.carries(one, by - given);
+                bottom = Math.max(bottom, one.area().getMaxY() + Math.max(0, by - given));
+            }
+            double end = unit.isLine() ? unit.ends : Math.max(unit.ends, unit.bottom);
             changes.pushes(left - 1, before + 0.1, right + 1, end + 0.1, by - given);
             before = end;
         }
@@ -248,9 +254,19 @@ final class LowerLines {
             unit.take(line);
             each.add(unit);
         }
-        for (Drawing drawing : drawn(passage, each, lowest, leading)) {
+        Set<Integer> words = new HashSet<>(passage.marks());
+        for (LoweredUnit unit : each) for (ShownGlyph mark : unit.marks) words.add(mark.glyph().order());
+        double[] column = column(words);
+        double foot = passage.foot() > 0 ? passage.foot() + LoweredUnit.BELOW * leading : read.page().height() - FOOT;
+        List<CarriedBoxes.Box> among = boxes.among(read, each, column, lowest, foot, words);
+        for (Drawing drawing : drawn(words, column, lowest, foot, leading)) {
             LoweredUnit unit = new LoweredUnit();
             unit.take(drawing, leading);
+            each.add(unit);
+        }
+        for (CarriedBoxes.Box box : among) {
+            LoweredUnit unit = new LoweredUnit();
+            unit.take(box, leading);
             each.add(unit);
         }
         each.sort(Comparator.comparingDouble(unit -> unit.top));
@@ -270,6 +286,10 @@ final class LowerLines {
                 reach(mark.glyph().x(), mark.glyph().right());
             }
             going.addAll(unit.drawings);
+            for (CarriedBoxes.Box one : unit.boxes) {
+                moved.addAll(one.orders());
+                reach(one.area().getMinX(), one.area().getMaxX());
+            }
             for (Drawing one : unit.drawings) {
                 for (int order = one.painted().from(); order < one.painted().to(); order++) moved.add(order);
                 reach(one.box().getMinX(), one.box().getMaxX());
@@ -291,7 +311,11 @@ final class LowerLines {
     List<List<ShownGlyph>> lines(Passage passage, List<List<ShownGlyph>> own) throws Refused {
         if (passage.following() == null) throw new Refused(Message.of("keep.it-is-not-known-what-stands-below"));
         List<List<ShownGlyph>> lines = new ArrayList<>(own);
-        for (List<Integer> line : passage.following()) if (!line.isEmpty()) lines.add(PageRewriting.movable(line, byOrder));
+        for (List<Integer> line : passage.following()) {
+            // Fields and notes go by themselves.
+            List<Integer> page = boxes.without(line);
+            if (!page.isEmpty()) lines.add(PageRewriting.movable(page, byOrder));
+        }
         lines.sort(Comparator.comparingDouble(line -> line.get(0).glyph().baseline()));
         ShownGlyph first = byOrder.get(passage.lines().get(0).get(0));
         Set<Integer> taken = new HashSet<>();
@@ -308,24 +332,7 @@ final class LowerLines {
     }
 
     /** What is drawn below the passage in its column, with no words on it but those that go, and above the foot of the page. */
-    private List<Drawing> drawn(Passage passage, List<LoweredUnit> lines, double lowest, double leading) {
-        Set<Integer> known = new HashSet<>(passage.marks());
-        double from = left;
-        double to = right;
-        for (int order : known) {
-            ShownGlyph mark = byOrder.get(order);
-            if (mark == null) continue;
-            from = Math.min(from, mark.glyph().x());
-            to = Math.max(to, mark.glyph().right());
-        }
-        for (LoweredUnit unit : lines) {
-            for (ShownGlyph mark : unit.marks) {
-                known.add(mark.glyph().order());
-                from = Math.min(from, mark.glyph().x());
-                to = Math.max(to, mark.glyph().right());
-            }
-        }
-        double foot = passage.foot() > 0 ? passage.foot() + LoweredUnit.BELOW * leading : read.page().height() - FOOT;
+    private List<Drawing> drawn(Set<Integer> known, double[] column, double lowest, double foot, double leading) {
         List<Drawing> drawn = new ArrayList<>();
         List<Drawing> beside = new ArrayList<>();
         for (Drawing one : drawings.all(known)) {
@@ -333,8 +340,8 @@ final class LowerLines {
             Rectangle2D box = one.box();
             if (box.getMinY() <= lowest + LoweredUnit.BELOW * leading || box.getMaxY() >= foot || isOverNotes(box, known, leading)) continue;
             boolean others = read.shown().stream().map(ShownGlyph::glyph)
-                    .anyMatch(glyph -> !known.contains(glyph.order()) && !one.has(glyph) && isOn(glyph, box));
-            if (!others) (box.getMaxX() > from && box.getMinX() < to ? drawn : beside).add(one);
+                    .anyMatch(glyph -> !known.contains(glyph.order()) && !boxes.isOwn(glyph.order()) && !one.has(glyph) && isOn(glyph, box));
+            if (!others) (box.getMaxX() > column[0] && box.getMinX() < column[1] ? drawn : beside).add(one);
         }
         // The frame of a table goes along where it stands beside all of its words.
         for (int i = 0; i < drawn.size() && !beside.isEmpty(); i++) {
@@ -345,6 +352,18 @@ final class LowerLines {
             beside.removeAll(next);
         }
         return drawn;
+    }
+
+    /** From where to where on the page words stand, with what was moved with them before. */
+    private double[] column(Set<Integer> words) {
+        double[] column = {left, right};
+        for (int order : words) {
+            ShownGlyph mark = byOrder.get(order);
+            if (mark == null) continue;
+            column[0] = Math.min(column[0], mark.glyph().x());
+            column[1] = Math.max(column[1], mark.glyph().right());
+        }
+        return column;
     }
 
     /** Whether it is a rule with words right below it that go nowhere: what parts notes from the text. */

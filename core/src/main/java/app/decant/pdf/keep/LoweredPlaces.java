@@ -42,7 +42,7 @@ final class LoweredPlaces {
     /** Notes that are drawn on the page, or stand at a place of it. What others show was read as text of the page. */
     private static final Set<String> DRAWN = Set.of("Text", "Caret", "FileAttachment", "Square", "Circle", "Line", "Polygon", "PolyLine", "Ink");
     /** The numbers of pairs that tell where on the page something is: around it, for each line, and along what is drawn (12.5.6.5 to 12.5.6.13). */
-    private static final List<COSName> POINTS = Stream.of("Rect", "QuadPoints", "L", "Vertices").map(COSName::getPDFName).toList();
+    private static final List<COSName> POINTS = Stream.of("Rect", "QuadPoints", "L", "CL", "Vertices").map(COSName::getPDFName).toList();
     /** Drawings reach so much over the lines they are about, in points. */
     private static final double OVER = 10;
     private static final COSName INK = COSName.getPDFName("InkList");
@@ -91,8 +91,7 @@ final class LoweredPlaces {
         if (annotations == null || annotations.size() == 0) return;
         COSArray copies = new COSArray();
         for (int i = 0; i < annotations.size(); i++) {
-            boolean note = annotations.getObject(i) instanceof COSDictionary one && !COSName.WIDGET.equals(one.getCOSName(COSName.SUBTYPE));
-            copies.add(note ? new COSDictionary((COSDictionary) annotations.getObject(i)) : annotations.get(i));
+            copies.add(annotations.getObject(i) instanceof COSDictionary one ? new COSDictionary(one) : annotations.get(i));
         }
         page.getCOSObject().setItem(COSName.ANNOTS, copies);
         new LoweredPlaces(pdf, page, rewritten, number -> null).annotations(rewritten);
@@ -118,9 +117,11 @@ final class LoweredPlaces {
     /**
      * Whether something on a page stands in a part of it that can't go along, or goes only in part: told as it was read.
      *
-     * @param going the places of annotations that go with their words
+     * @param pushed what went down on the page
+     * @param going  the places of annotations that go with their words
      */
-    static boolean refuses(PDPage page, int turn, Rectangle2D moved, Rectangle2D touched, Set<Integer> going) throws IOException {
+    static boolean refuses(PDPage page, int turn, Rectangle2D moved, Rectangle2D touched, List<Rewritten.Push> pushed, Set<Integer> going)
+            throws IOException {
         List<PDAnnotation> all = page.getAnnotations();
         for (int i = 0; i < all.size(); i++) {
             PDAnnotation annotation = all.get(i);
@@ -130,7 +131,8 @@ final class LoweredPlaces {
             // What is drawn on the page stays where it can't go along.
             if (DRAWN.contains(String.valueOf(annotation.getSubtype()))) continue;
             Rectangle2D area = area(annotation, PageReader.toPage(page, turn));
-            boolean goes = CarriedAnnotations.isOfWords(annotation) && contains(moved, area);
+            boolean goes = CarriedAnnotations.isOfWords(annotation) ? contains(moved, area)
+                    : CarriedBoxes.isBox(annotation) && down(pushed, annotation, area) != 0;
             boolean meets = touched.intersects(area.getX(), area.getY(), Math.max(0.1, area.getWidth()), Math.max(0.1, area.getHeight()));
             if (meets && !goes) return true;
         }
@@ -140,7 +142,7 @@ final class LoweredPlaces {
     /** Whether an annotation goes with what is at its place. */
     static boolean goesAlong(PDAnnotation annotation) {
         boolean drawn = DRAWN.contains(String.valueOf(annotation.getSubtype()));
-        return annotation.getRectangle() != null && (drawn || CarriedAnnotations.isOfWords(annotation));
+        return annotation.getRectangle() != null && (drawn || CarriedAnnotations.isOfWords(annotation) || CarriedBoxes.isBox(annotation));
     }
 
     /** Where an annotation is on a page as it was read. */
@@ -152,10 +154,13 @@ final class LoweredPlaces {
     static double down(List<Rewritten.Push> pushed, PDAnnotation annotation, Rectangle2D area) {
         double down = down(pushed, area.getCenterX(), area.getCenterY());
         if (down == 0 || CarriedAnnotations.isOfWords(annotation)) return down;
-        double within = Math.min(OVER, 0.4 * area.getHeight());
+        double within = within(area);
         boolean whole = down(pushed, area.getCenterX(), area.getMinY() + within) == down && down(pushed, area.getCenterX(), area.getMaxY() - within) == down;
         return whole ? down : 0;
     }
+
+    /** How far into what is drawn lines may begin that it is about. */
+    static double within(Rectangle2D area) { return Math.min(OVER, 0.4 * area.getHeight()); }
 
     private static double down(List<Rewritten.Push> pushed, double x, double y) {
         double down = 0;

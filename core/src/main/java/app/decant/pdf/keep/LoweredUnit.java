@@ -6,7 +6,7 @@ import java.awt.geom.Rectangle2D;
 import java.util.ArrayList;
 import java.util.List;
 
-/** A line or a drawing below the passage, or what hangs together of them: it goes as one. */
+/** A line, a drawing or a field below the passage, or what hangs together of them: it goes as one. */
 final class LoweredUnit {
     /** How far letters reach above and below their baseline, in ems. */
     static final double ABOVE = 0.75;
@@ -14,6 +14,7 @@ final class LoweredUnit {
 
     final List<ShownGlyph> marks = new ArrayList<>();
     final List<Drawing> drawings = new ArrayList<>();
+    final List<CarriedBoxes.Box> boxes = new ArrayList<>();
     double top = Double.MAX_VALUE;
     double bottom;
     /** The first and the last baseline; of a drawing where those of lines would be that reach as far. */
@@ -36,8 +37,16 @@ final class LoweredUnit {
         reach(box.getMinY(), box.getMaxY(), begin, Math.max(begin, box.getMaxY() - BELOW * leading));
     }
 
+    void take(CarriedBoxes.Box box, double leading) {
+        boxes.add(box);
+        Rectangle2D area = box.area();
+        double begin = Math.min(box.top() + ABOVE * leading, area.getMaxY());
+        reach(box.top(), area.getMaxY(), begin, Math.max(begin, area.getMaxY() - BELOW * leading));
+    }
+
     void take(LoweredUnit other) {
         marks.addAll(other.marks);
+        boxes.addAll(other.boxes);
         drawings.addAll(other.drawings);
         reach(other.top, other.bottom, other.begins, other.ends);
         size = Math.max(size, other.size);
@@ -50,9 +59,11 @@ final class LoweredUnit {
         ends = Math.max(ends, end);
     }
 
+    /** Whether it is a line and nothing else. */
+    boolean isLine() { return drawings.isEmpty() && boxes.isEmpty(); }
+
     /** Whether another stands beside it, or within it. */
     boolean hangsTogether(LoweredUnit other) {
-        boolean line = drawings.isEmpty() && other.drawings.isEmpty();
-        return line ? Math.abs(other.begins - begins) < 0.3 : other.top < bottom - 0.5;
+        return isLine() && other.isLine() ? Math.abs(other.begins - begins) < 0.3 : other.top < bottom - 0.5;
     }
 }

@@ -249,7 +249,7 @@ final class Overflow {
         List<ShownGlyph> marks = lines.stream().flatMap(List::stream).toList();
         markings.takeOut(marks, gone, drawn::stays);
         if (words != null) throw new NoRoom(Message.of("keep.the-page-has-no-room"));
-        if (LoweredPlaces.refuses(page, read.page().turn(), area, area, Set.of()))
+        if (LoweredPlaces.refuses(page, read.page().turn(), area, area, List.of(), Set.of()))
             throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
         changes.touches(area.getMinX() - 2, area.getMinY() - 2, area.getMaxX() + 2, area.getMaxY() + 2);
         given = given == null ? new GivenLines(read.page().index(), to, all) : given.and(all);

@@ -87,6 +87,12 @@ final class PageChanges {
         for (int order = painted.from(); order < painted.to(); order++) drawn.merge(order, points, Double::sum);
     }
 
+    /** A field or a note goes down with all that it shows. */
+    void carries(CarriedBoxes.Box box, double points) {
+        for (ShownGlyph mark : box.marks()) carries(mark, points);
+        for (int order : box.orders()) drawn.merge(order, points, Double::sum);
+    }
+
     /** A drawing goes. */
     void undraws(int order) { undrawn.add(order); }
 

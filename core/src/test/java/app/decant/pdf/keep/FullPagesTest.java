@@ -386,13 +386,13 @@ class FullPagesTest {
         assertThat(leads(file, source)).isZero();
     }
 
-    /** One with a stamp on its lines can't let them go down: what comes to it goes to a page before it, counted as loose sheets are. */
+    /** One with a stamp over all its lines can't let them go down: what comes to it goes to a page before it, counted as loose sheets are. */
     @Test void aPageIsPutInBeforeOneThatCanTakeNothing() throws IOException {
         Path plain = file(4, 20, "F");
         Path source = root.resolve("noted.pdf");
         try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
             PDAnnotationRubberStamp note = new PDAnnotationRubberStamp();
-            note.setRectangle(new PDRectangle(200, 600, 20, 20));
+            note.setRectangle(new PDRectangle(200, 30, 20, 780));
             pdf.getPage(2).setAnnotations(List.<PDAnnotation>of(note));
             pdf.save(source.toFile());
         }

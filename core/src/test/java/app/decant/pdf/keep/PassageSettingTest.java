@@ -467,7 +467,8 @@ class PassageSettingTest {
         Path noted = file(FOLLOWING);
         try (PDDocument pdf = Loader.loadPDF(noted.toFile())) {
             PDAnnotationRubberStamp note = new PDAnnotationRubberStamp();
-            note.setRectangle(new PDRectangle(200, 564, 20, 20));
+            // On words above the change, and below it: it can go neither way.
+            note.setRectangle(new PDRectangle(200, 564, 20, 90));
             pdf.getPage(0).setAnnotations(List.<PDAnnotation>of(note));
             pdf.save(root.resolve("noted.pdf").toFile());
         }
