@@ -91,6 +91,11 @@ public record Recalculation(Workbook workbook, int changed, int unknown) {
             }
         }
 
+        /** Null for what the library makes up: circles, and functions it lacks, are no values of a cell (ISO/IEC 29500-1, 18.17.3). */
+        private static CellValue failure(FormulaError error) {
+            return SheetFormulas.isOfFiles(error) ? new CellValue.Failure(error.getString()) : null;
+        }
+
         private static CellValue result(HSSFFormulaEvaluator evaluator, HSSFCell cell) {
             try {
                 org.apache.poi.ss.usermodel.CellValue value = evaluator.evaluate(cell);
@@ -98,7 +103,7 @@ public record Recalculation(Workbook workbook, int changed, int unknown) {
                     case NUMERIC -> CellValue.of(value.getNumberValue());
                     case STRING -> new CellValue.Text(value.getStringValue());
                     case BOOLEAN -> new CellValue.Truth(value.getBooleanValue());
-                    case ERROR -> new CellValue.Failure(FormulaError.forInt(value.getErrorValue()).getString());
+                    case ERROR -> failure(FormulaError.forInt(value.getErrorValue()));
                     default -> CellValue.EMPTY;
                 };
             } catch (RuntimeException e) {

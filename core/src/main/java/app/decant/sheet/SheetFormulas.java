@@ -1,7 +1,9 @@
 package app.decant.sheet;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.apache.poi.hssf.usermodel.HSSFCell;
@@ -130,11 +132,13 @@ final class SheetFormulas {
         if (value instanceof CellValue.Number number) cell.setCellValue(number.value());
         else if (value instanceof CellValue.Text text) cell.setCellValue(text.text().substring(0, Math.min(text.text().length(), LONGEST)));
         else if (value instanceof CellValue.Truth truth) cell.setCellValue(truth.value());
-        else if (value instanceof CellValue.Failure failure && FormulaError.isValidCode(code(failure))) cell.setCellErrorValue((byte) code(failure));
+        else if (value instanceof CellValue.Failure failure) error(failure).ifPresent(error -> cell.setCellErrorValue(error.getCode()));
     }
 
-    private static int code(CellValue.Failure failure) {
-        for (FormulaError error : FormulaError.values()) if (error.getString().equals(failure.code())) return error.getCode();
-        return -1;
+    /** Whether an error may stand in a cell of a file; the library has others of its own. */
+    static boolean isOfFiles(FormulaError error) { return error.getCode() >= 0; }
+
+    private static Optional<FormulaError> error(CellValue.Failure failure) {
+        return Arrays.stream(FormulaError.values()).filter(error -> isOfFiles(error) && error.getString().equals(failure.code())).findFirst();
     }
 }

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import app.decant.demo.FaresWorkbook;
 import app.decant.document.BlockPath;
+import app.decant.document.Colour;
 import app.decant.document.Document;
 import app.decant.document.Place;
 import app.decant.document.Progress;
@@ -27,6 +28,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
+import org.apache.poi.hssf.usermodel.HSSFWorkbook;
+import org.apache.poi.ss.usermodel.FormulaError;
 import org.apache.poi.ss.usermodel.HorizontalAlignment;
 import org.apache.poi.xssf.usermodel.XSSFCell;
 import org.apache.poi.xssf.usermodel.XSSFSheet;
@@ -118,6 +121,27 @@ class SheetAnswersTest {
         }
         Workbook bare = CorrectedSheets.of(before, came, now.answering("Fares!B4 lines", "")).orElseThrow().workbook();
         assertThat(sides(bare, bare.sheets().get(0), 3, 1)).isEmpty();
+    }
+
+    /** Formulas that ask themselves, or what the library lacks, come to nothing it makes up: rules that ask them are worked out, files can be read. */
+    @Test void formulasInACircleKeepWhatTheyShowed() throws IOException {
+        Workbook before = FaresWorkbook.workbook();
+        Document came = SheetText.of(before, SheetChoice.AS_SET_UP);
+        Document now = came;
+        for (String[] one : new String[][] {{"Fares!B4", "=B5+1"}, {"Fares!B5", "=B4+1"}, {"Fares!H30", "=H30"}, {"Fares!H31", "=H30:H32"},
+                {"Fares!H32", "=1/0"}}) now = now.answering(one[0], one[1]);
+        Workbook made = CorrectedSheets.of(before, came, now).orElseThrow().workbook();
+        Sheet fares = made.sheets().get(0);
+        assertThat(fares.cell(3, 1).formula()).isEqualTo("B5+1");
+        assertThat(fares.cell(31, 7).value()).isEqualTo(new CellValue.Failure("#DIV/0!"));
+        assertThat(fares.rows()).flatExtracting(Row::cells).extracting(cell -> ((Cell) cell).value()).doesNotContain(new CellValue.Failure("~CIRCULAR~REF~"));
+        CellDress red = new CellDress(CellDress.NONE.font(), new Colour(0xFF0000), null, null);
+        Sheet ruled = fares.with(List.of(new Condition(List.of(new Range(3, 1, 3, 1)), 1, false, new Condition.Formula("ISERROR(H32)", red))));
+        Workbook asked = made.withSheets(List.of(ruled));
+        assertThat(Conditions.of(asked, ruled).of(3, ruled.cell(3, 1)).dress().fill()).isEqualTo(new Colour(0xFF0000));
+        try (HSSFWorkbook read = new HSSFWorkbook(new ByteArrayInputStream(SheetFormat.XLS.write(made, Instant.EPOCH).bytes()))) {
+            assertThat(read.getSheet("Fares").getRow(31).getCell(7).getErrorCellValue()).isEqualTo(FormulaError.DIV0.getCode());
+        }
     }
 
     private static String sides(Workbook workbook, Sheet sheet, int row, int column) {

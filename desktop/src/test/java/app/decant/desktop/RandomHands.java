@@ -1,6 +1,7 @@
 package app.decant.desktop;
 
 import app.decant.desktop.command.Command;
+import app.decant.desktop.sheet.SheetTable;
 import app.decant.desktop.station.Station;
 import app.decant.desktop.work.Desk;
 import app.decant.desktop.work.Settings;
@@ -32,6 +33,9 @@ import java.util.concurrent.TimeoutException;
 import javafx.application.Application;
 import javafx.application.Platform;
 import javafx.event.Event;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.stage.Stage;
@@ -48,6 +52,10 @@ public final class RandomHands extends Application {
     private static final List<KeyCode> KEYS = List.of(KeyCode.ENTER, KeyCode.BACK_SPACE, KeyCode.DELETE, KeyCode.TAB, KeyCode.LEFT, KeyCode.RIGHT, KeyCode.UP,
             KeyCode.DOWN, KeyCode.HOME, KeyCode.END, KeyCode.PAGE_DOWN, KeyCode.PAGE_UP);
     private static final List<String> WORDS = List.of("oar ", "1. ", "- x ", "Ferry", "\"q\" ", "\u0639", "\u65E5\u672C", "\u00E9\u2014", "www.x.example ");
+    private static final List<KeyCode> SHEET_KEYS = List.of(KeyCode.UP, KeyCode.DOWN, KeyCode.LEFT, KeyCode.RIGHT, KeyCode.RIGHT, KeyCode.DOWN, KeyCode.HOME,
+            KeyCode.END, KeyCode.PAGE_DOWN, KeyCode.PAGE_UP, KeyCode.TAB, KeyCode.ENTER, KeyCode.DELETE, KeyCode.A, KeyCode.C, KeyCode.X, KeyCode.V);
+    private static final List<String> VALUES = List.of("=SUM(A1:C9)", "=A1*2", "=1/0", "=NOSUCH(", "12", "-3,5", "1.5e300", "Ferry", "2026-02-29", "31.12.2026",
+            "=B2&\"x\"", "TRUE", "'=7", "\u0639\u0631", "50%", "=VLOOKUP(1,A1:B9,2,0)", "=A1:A3", "12:30", "=IF(A1>1,Sheet9!A1,\"\")", "x\u0007y");
     private static final int MOST_PAGES = 40;
     private static final int PATIENCE = 60;
 
@@ -94,7 +102,7 @@ public final class RandomHands extends Application {
             try {
                 if (opened(file)) in(Integer.parseInt(arguments.get(0)), found);
             } catch (Exception e) {
-                found.add("stopped: " + e);
+                found.add("stopped: " + e + " " + List.of(e.getCause() == null ? e.getStackTrace() : e.getCause().getStackTrace()).subList(0, 3));
             }
             found.addAll(errors);
             errors.clear();
@@ -125,14 +133,17 @@ public final class RandomHands extends Application {
     private void in(int actions, List<String> found) throws Exception {
         Desk desk = window.desk();
         Document before = desk.document();
+        boolean sheets = desk.session().isSheets();
         List<String> done = new ArrayList<>();
         for (int i = 0; i < actions; i++) {
             done.add(onWindow(this::act));
-            until(desk::isLaidOut);
+            until(() -> desk.isLaidOut() && (!window.sheets().isShown() || window.sheets().table().picked().get() != null));
             if (!errors.isEmpty()) found.add("after " + done.subList(Math.max(0, done.size() - 4), done.size()) + ": " + errors.poll());
         }
         Path folder = Files.createTempDirectory("hands");
-        for (Target target : Target.values()) {
+        List<Target> targets = new ArrayList<>(Target.values());
+        if (sheets) targets.addAll(Target.sheets());
+        for (Target target : targets) {
             Recipe recipe = Recipe.PLAIN.with(Recipe.WhenPresent.REPLACE).as(target);
             onWindow(() -> {
                 desk.trouble().set(null);
@@ -151,10 +162,15 @@ public final class RandomHands extends Application {
 
     /** Does one thing, and says which. */
     private String act() {
+        if (window.sheets().isShown()) return inSheets();
         int kind = random.nextInt(100);
         if (kind < 35) return pick();
         if (kind < 50) return press(KEYS.get(random.nextInt(KEYS.size())), random.nextInt(3) == 0, random.nextInt(4) == 0);
         if (kind < 65) return type(WORDS.get(random.nextInt(WORDS.size())));
+        return command();
+    }
+
+    private String command() {
         List<Command> offered = window.commands().applying().stream().filter(one -> !NOT.contains(one.key()) && !one.key().startsWith("read.as")
                 && !one.key().startsWith("aid.")).toList();
         Command command = offered.get(random.nextInt(offered.size()));
@@ -162,20 +178,60 @@ public final class RandomHands extends Application {
         return command.key();
     }
 
+    /** One thing on a sheet: its cells are picked by keys, as those can who have no mouse, its buttons are those of the slip. */
+    private String inSheets() {
+        SheetTable table = window.sheets().table();
+        if (table.getScene() == null) {
+            window.go(Station.REVISE);
+            return "revise";
+        }
+        int kind = random.nextInt(100);
+        if (kind < 5 && table.workbook() != null) {
+            int sheet = random.nextInt(table.workbook().sheets().size());
+            table.show(sheet);
+            return "sheet " + sheet;
+        }
+        if (kind < 45) return press(table, SHEET_KEYS.get(random.nextInt(SHEET_KEYS.size())), random.nextInt(3) == 0, random.nextInt(4) == 0);
+        if (kind < 65) {
+            String value = VALUES.get(random.nextInt(VALUES.size()));
+            type(table, value.substring(0, 1));
+            TextField pen = (TextField) table.lookup("#sheet-pen");
+            if (!pen.isVisible()) return "nowhere to write";
+            pen.setText(value);
+            return "write " + value + " and " + press(pen, random.nextInt(5) == 0 ? KeyCode.ESCAPE : KeyCode.ENTER, false, false);
+        }
+        if (kind < 75) return command();
+        List<Button> buttons = table.getScene().getRoot().lookupAll("#sheet-slip .button").stream().map(Button.class::cast)
+                .filter(one -> !one.isDisabled() && isSeen(one)).toList();
+        if (buttons.isEmpty()) return "nothing";
+        Button button = buttons.get(random.nextInt(buttons.size()));
+        button.fire();
+        return "button " + button.getId() + " " + button.getText();
+    }
+
+    private static boolean isSeen(Node one) { return one == null || one.isVisible() && isSeen(one.getParent()); }
+
     private String press(KeyCode code, boolean shift, boolean control) {
         window.table().requestFocus();
         // Control and Enter publish.
-        boolean with = control && code != KeyCode.ENTER;
-        Event.fireEvent(window.table(), new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, shift, with, false, false));
-        Event.fireEvent(window.table(), new KeyEvent(KeyEvent.KEY_RELEASED, "", "", code, shift, with, false, false));
-        return code.getName();
+        return press(window.table(), code, shift, control && code != KeyCode.ENTER);
+    }
+
+    private static String press(Node on, KeyCode code, boolean shift, boolean control) {
+        Event.fireEvent(on, new KeyEvent(KeyEvent.KEY_PRESSED, "", "", code, shift, control, false, false));
+        Event.fireEvent(on, new KeyEvent(KeyEvent.KEY_RELEASED, "", "", code, shift, control, false, false));
+        return (control ? "control " : "") + (shift ? "shift " : "") + code.getName();
     }
 
     private String type(String word) {
         window.table().requestFocus();
-        for (char c : word.toCharArray())
-            Event.fireEvent(window.table(), new KeyEvent(KeyEvent.KEY_TYPED, String.valueOf(c), "", KeyCode.UNDEFINED, false, false, false, false));
+        type(window.table(), word);
         return "type " + word;
+    }
+
+    private static void type(Node on, String word) {
+        for (char c : word.toCharArray())
+            Event.fireEvent(on, new KeyEvent(KeyEvent.KEY_TYPED, String.valueOf(c), "", KeyCode.UNDEFINED, false, false, false, false));
     }
 
     private String pick() {

@@ -68,8 +68,7 @@ final class ArrivingLines {
         else row.grow(by, lowest, leading);
         Rectangle2D touched = new Rectangle2D.Double(Math.min(box.getMinX(), lower.left()), Math.min(box.getMinY(), height - large), 0, 0);
         touched.add(Math.max(box.getMaxX(), lower.right()), Math.max(lowest, lower.bottom()) + BELOW * large);
-        if (LoweredPlaces.refuses(at.page, read.page().turn(), lower.extent(large), touched, changes.pushed(), Set.of()))
-            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        at.refuseAnnotations(lower.extent(large), touched);
         changes.touches(touched.getMinX() - 0.5 * large, touched.getMinY() - 0.6 * large, touched.getMaxX() + 0.5 * large, touched.getMaxY() + 0.4 * large);
         at.written.write(given.from(), lines, first);
         return lines.get(0).baseline() - given.lines().get(0).baseline();

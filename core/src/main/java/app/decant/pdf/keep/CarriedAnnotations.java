@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.function.IntPredicate;
 import java.util.stream.Collectors;
 import org.apache.pdfbox.cos.COSArray;
 import org.apache.pdfbox.cos.COSName;
@@ -127,6 +128,15 @@ final class CarriedAnnotations {
         going.addAll(left);
         going.addAll(parted());
         return going;
+    }
+
+    /** Those that go over to another page with all of their words. */
+    Set<Integer> over(IntPredicate given) {
+        Set<Integer> over = new TreeSet<>();
+        Set<Integer> stay = new TreeSet<>();
+        for (ShownGlyph mark : read.shown()) if (!mark.glyph().isSpace()) (given.test(mark.glyph().order()) ? over : stay).addAll(of(mark));
+        over.removeAll(stay);
+        return over;
     }
 
     /** Those of which some words went down and others did not, or not as far. */

@@ -11,7 +11,6 @@ import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
 
 /** Puts words into a cell of a table that says nothing yet: on the line of what stands beside it in its row, which grows where that is not enough. */
 final class CellFilling {
@@ -45,8 +44,7 @@ final class CellFilling {
         }
         Rectangle2D touched = new Rectangle2D.Double(Math.min(set.getMinX(), lower.left()), set.getMinY() - ABOVE * size, 0, 0);
         touched.add(Math.max(set.getMaxX(), lower.right()), Math.max(lowest, lower.bottom()) + BELOW * size);
-        if (LoweredPlaces.refuses(at.page, at.read.page().turn(), lower.extent(size), touched, at.changes.pushed(), Set.of()))
-            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        at.refuseAnnotations(lower.extent(size), touched);
         at.changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
         put(lines, Rewritten.Beside.inCell(correction.cell().away(), 0), like, at, placed, 0);
     }

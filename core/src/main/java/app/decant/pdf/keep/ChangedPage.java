@@ -2,8 +2,11 @@ package app.decant.pdf.keep;
 
 import app.decant.document.Finding;
 import app.decant.font.FontCatalogue;
+import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;
+import app.decant.words.Message;
+import java.awt.geom.Rectangle2D;
 import java.io.IOException;
 import java.io.InputStream;
 import java.util.ArrayList;
@@ -53,6 +56,19 @@ final class ChangedPage {
         overflow = new Overflow(this);
         written = new WrittenLines(this);
         fresh = new PutInLines(this);
+    }
+
+    /**
+     * Whether something on the page stands where it can't go along: links and notes go with their words, also to another page.
+     *
+     * @param moved   where lines stood that went as they are
+     * @param touched where something is another
+     */
+    void refuseAnnotations(Rectangle2D moved, Rectangle2D touched) throws NoRoom, IOException {
+        Set<Integer> going = links.going();
+        going.addAll(links.over(overflow::isGiven));
+        if (LoweredPlaces.refuses(page, read.page().turn(), moved, touched, changes.pushed(), going))
+            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
     }
 
     /** How much higher a row of a table is by now, in points; told by what its cells say. */

@@ -111,7 +111,9 @@ final class LineRoom {
         List<Rectangle2D> boxes = new ArrayList<>();
         for (ShownGlyph shown : read.shown()) {
             Glyph glyph = shown.glyph();
-            if (!own.contains(glyph.order()) && !glyph.isSpace())
+            // What shows nothing, such as a sign between words, is in nobody's way.
+            boolean shows = !glyph.isSpace() && (glyph.width() > 0 || shown.isMovable());
+            if (!own.contains(glyph.order()) && shows)
                 boxes.add(new Rectangle2D.Double(glyph.x(), glyph.baseline() - 0.7 * glyph.size(), Math.max(0.1, glyph.width()), 0.9 * glyph.size()));
         }
         for (Placed placed : read.page().pictures())

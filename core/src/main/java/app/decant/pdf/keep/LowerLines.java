@@ -257,6 +257,7 @@ final class LowerLines {
         Set<Integer> words = new HashSet<>(passage.marks());
         for (LoweredUnit unit : each) for (ShownGlyph mark : unit.marks) words.add(mark.glyph().order());
         double[] column = column(words);
+        addLoose(each, words, column);
         double foot = passage.foot() > 0 ? passage.foot() + LoweredUnit.BELOW * leading : read.page().height() - FOOT;
         List<CarriedBoxes.Box> among = boxes.among(read, each, column, lowest, foot, words);
         for (Drawing drawing : drawn(words, column, lowest, foot, leading)) {
@@ -296,6 +297,27 @@ final class LowerLines {
             }
         }
         return units;
+    }
+
+    /** What of a formula or a chart is nobody's text goes with the line it stands beside, where it stands among those that go. */
+    private void addLoose(List<LoweredUnit> lines, Set<Integer> words, double[] column) {
+        lines.sort(Comparator.comparingDouble(line -> line.top));
+        List<Integer> own = lines.isEmpty() ? List.of() : lines.get(0).marks.get(0).path();
+        for (ShownGlyph mark : read.shown()) {
+            Glyph glyph = mark.glyph();
+            double middle = glyph.x() + glyph.width() / 2;
+            boolean known = glyph.isSpace() || words.contains(glyph.order()) || moved.contains(glyph.order()) || changes.isRemoved(mark) || overflow.isGiven(mark);
+            if (known || !mark.isMovable() || !mark.path().equals(own) || middle < column[0] || middle > column[1]) continue;
+            double height = glyph.baseline() - 0.3 * glyph.size();
+            for (int i = 0; i < lines.size(); i++) {
+                LoweredUnit line = lines.get(i);
+                double until = i + 1 < lines.size() ? Math.min(lines.get(i + 1).top, line.bottom + APART * line.size) : line.bottom;
+                if (height <= line.top || height >= until) continue;
+                line.marks.add(mark);
+                words.add(glyph.order());
+                break;
+            }
+        }
     }
 
     /** A drawing stays where it is, though it is below what moves. */
@@ -338,7 +360,7 @@ final class LowerLines {
         for (Drawing one : drawings.all(known)) {
             if (changes.isUndrawn(one.painted().from()) || standing.contains(one)) continue;
             Rectangle2D box = one.box();
-            if (box.getMinY() <= lowest + LoweredUnit.BELOW * leading || box.getMaxY() >= foot || isOverNotes(box, known, leading)) continue;
+            if (isAbove(box, lowest, leading) || box.getMaxY() >= foot || isOverNotes(box, known, leading)) continue;
             boolean others = read.shown().stream().map(ShownGlyph::glyph)
                     .anyMatch(glyph -> !known.contains(glyph.order()) && !boxes.isOwn(glyph.order()) && !one.has(glyph) && isOn(glyph, box));
             if (!others) (box.getMaxX() > column[0] && box.getMinX() < column[1] ? drawn : beside).add(one);
@@ -352,6 +374,11 @@ final class LowerLines {
             beside.removeAll(next);
         }
         return drawn;
+    }
+
+    /** Whether a drawing is of the words above, such as a line under them, or begins among them. */
+    private static boolean isAbove(Rectangle2D box, double lowest, double leading) {
+        return box.getMinY() <= lowest || box.getCenterY() <= lowest + LoweredUnit.BELOW * leading;
     }
 
     /** From where to where on the page words stand, with what was moved with them before. */
@@ -404,7 +431,11 @@ final class LowerLines {
         double head = read.shown().stream().mapToDouble(mark -> mark.glyph().baseline() - mark.glyph().size()).min().orElse(0);
         // A picture may stand above its text; what bleeds off the page tells nothing.
         for (Rectangle2D drawn : LineRoom.drawn(read).values()) head = Math.min(head, Math.max(EDGE, drawn.getMinY()));
-        return passage.foot() > 0 ? passage.foot() + 1 : read.page().height() - Math.max(FOOT, MARGIN * head);
+        double most = passage.foot() > 0 ? passage.foot() + 1 : read.page().height() - Math.max(FOOT, MARGIN * head);
+        ShownGlyph first = byOrder.get(passage.lines().get(0).get(0));
+        // What would stand below the area that is painted on is not seen.
+        double painted = first == null ? most : first.state().clip().getMaxY() - LEAST_BELOW * first.glyph().size();
+        return painted > most || painted < stood(passage) ? most : painted;
     }
 
     /**
@@ -432,7 +463,8 @@ final class LowerLines {
         top -= up;
         double l = Math.min(from, left);
         for (ShownGlyph mark : last) own.add(mark.glyph().order());
-        refuseOn(new Rectangle2D.Double(l, top, Math.max(to, right) - l, Math.max(0.1, foot - top)), own);
+        Rectangle2D swept = new Rectangle2D.Double(l, top, Math.max(to, right) - l, Math.max(0.1, foot - top));
+        refuseOn(swept, new Rectangle2D.Double(l, top, swept.getWidth(), Math.max(0.1, reach + LEAST_BELOW * size - top)), own);
     }
 
     /** How low the lines of a passage stood, and those below it, whether they go over to another page or not. */
@@ -442,10 +474,14 @@ final class LowerLines {
                 .orElse(0);
     }
 
-    /** What stays must not stand where something comes to stand; what lies behind all of it, such as the colour of the page, stays behind it. */
-    private void refuseOn(Rectangle2D swept, Set<Integer> own) throws NoRoom {
+    /**
+     * What stays must not stand where something comes to stand; what lies behind all of it, such as the colour of the page, stays behind it.
+     *
+     * @param lines the same without the room that is kept free below it
+     */
+    private void refuseOn(Rectangle2D swept, Rectangle2D lines, Set<Integer> own) throws NoRoom {
         for (Rectangle2D box : room.all(own)) {
-            if (!box.contains(swept) && box.intersects(swept.getX(), swept.getY(), swept.getWidth(), swept.getHeight()))
+            if (!box.contains(lines) && box.intersects(swept.getX(), swept.getY(), swept.getWidth(), swept.getHeight()))
                 throw new NoRoom(Message.of("keep.something-stands-in-its-way"));
         }
     }
@@ -455,7 +491,7 @@ final class LowerLines {
         Set<Integer> own = new HashSet<>(moved);
         own.addAll(passage.marks());
         own.addAll(changes.undrawn());
-        refuseOn(swept, own);
+        refuseOn(swept, swept, own);
     }
 
     /** Whether a page has room for lines as low as this. */

@@ -122,8 +122,7 @@ final class PassageSetting {
         double top = Math.min(like.glyph().baseline(), composed.isEmpty() ? Double.MAX_VALUE : composed.get(0).baseline());
         Rectangle2D touched = new Rectangle2D.Double(Math.min(from, lower.left()), top - 0.7 * size, 0, 0);
         touched.add(Math.max(to, lower.right()), Math.max(lowest, lower.bottom()) + 0.2 * size);
-        if (LoweredPlaces.refuses(page, read.page().turn(), lower.extent(size), touched, changes.pushed(), links.going()))
-            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        at.refuseAnnotations(lower.extent(size), touched);
         changes.touches(touched.getMinX() - 0.5 * size, touched.getMinY() - 0.6 * size, touched.getMaxX() + 0.5 * size, touched.getMaxY() + 0.4 * size);
     }
 

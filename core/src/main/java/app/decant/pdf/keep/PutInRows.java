@@ -85,8 +85,7 @@ final class PutInRows {
             right = Math.max(right, set.getMaxX());
         }
         Rectangle2D touched = new Rectangle2D.Double(left, edge - NEAR, right - left, Math.max(edge + by, lower.bottom()) + BELOW * size - edge + NEAR);
-        if (LoweredPlaces.refuses(at.page, at.read.page().turn(), lower.extent(size), touched, at.changes.pushed(), Set.of()))
-            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        at.refuseAnnotations(lower.extent(size), touched);
         at.changes.touches(left - 0.5 * size, touched.getMinY() - 0.6 * size, right + 0.5 * size, touched.getMaxY() + 0.4 * size);
         for (Filled one : cells) {
             Correction.Cell cell = one.cell.cell();

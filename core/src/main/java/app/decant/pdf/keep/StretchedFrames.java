@@ -62,7 +62,7 @@ final class StretchedFrames {
             try {
                 stretch(one, height, by);
             } catch (NoRoom e) {
-                if (holds || by < 0) continue;
+                if (holds || by < 0 || isGround(one, passage)) continue;
                 throw e;
             }
         }
@@ -109,6 +109,14 @@ final class StretchedFrames {
             if (!crosses || isNone(one, ends, leading)) continue;
             stretch(one, height, by);
         }
+    }
+
+    /** Whether a drawing fills all that the words may be painted on, as the colour of a page does: what would stand beyond it is cut off with it. */
+    private boolean isGround(Drawing one, Passage passage) {
+        Rectangle2D clip = one.painted().state().clip();
+        ShownGlyph first = at.byOrder.get(passage.lines().get(0).get(0));
+        boolean same = first != null && first.state().clip().getMaxY() < clip.getMaxY() + CUT;
+        return same && one.box().getMaxY() > clip.getMaxY() - CUT;
     }
 
     /** What goes along, is gone, or ends far below all that moves, such as the colour of a page. */

@@ -44,8 +44,7 @@ final class TakenOutRows {
         double left = Math.min(row.left(), lower.left());
         double right = Math.max(row.right(), lower.right());
         Rectangle2D touched = new Rectangle2D.Double(left, top - NEAR, right - left, Math.max(bottom, lower.bottom()) + NEAR - top);
-        if (LoweredPlaces.refuses(at.page, at.read.page().turn(), lower.extent(size), touched, at.changes.pushed(), Set.of()))
-            throw new NoRoom(Message.of("keep.a-field-a-note-or-a-link"));
+        at.refuseAnnotations(lower.extent(size), touched);
         at.changes.touches(left - NEAR, touched.getMinY() - NEAR, right + NEAR, touched.getMaxY() + 0.4 * size);
     }
 
