@@ -3,7 +3,6 @@ package app.decant.pdf.keep;
 import app.decant.document.Finding;
 import app.decant.pdf.keep.GivenLines.Letter;
 import app.decant.pdf.keep.GivenLines.Line;
-import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.PageReader;
 import app.decant.pdf.read.ShownGlyph;

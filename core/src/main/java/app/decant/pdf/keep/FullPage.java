@@ -70,7 +70,8 @@ final class FullPage {
     /** Whether what is drawn in it can go elsewhere: lines under its words, areas behind them, what is drawn around rows, pictures. */
     private boolean canGo(LoweredUnit unit) {
         Set<Integer> own = markings.orders(unit.marks);
-        return unit.boxes.isEmpty() && unit.drawings.stream().allMatch(one -> LowerLines.isOf(one, own) || plain.of(one) != null || overflow.picture(one) != null);
+        return unit.boxes.isEmpty() && unit.drawings.stream()
+                .allMatch(one -> LowerLines.isOf(one, own) || plain.of(one) != null || overflow.picture(one) != null);
     }
 
     private static NoRoom noRoom() { return new NoRoom(Message.of("keep.the-page-has-no-room")); }

@@ -129,7 +129,7 @@ final class GrownRow {
         Passage whole = whole();
         double height = edge - EDGE;
         for (MovedDrawings.Drawing one : lower.drawings.all(whole.marks()))
-            if (RowDrawings.isRule(one) && Math.abs(one.box().getCenterY() - edge) <= EDGE) lower.stands(one);
+            if (RowDrawings.isRule(one) && Math.abs(one.box().getCenterY() - edge) <= EDGE) lower.below.stands(one);
         lower.giveAll(whole, height - LoweredUnit.BELOW * leading, edge, leading);
         double from = Math.min(left, words().stream().mapToDouble(mark -> mark.glyph().x()).min().orElseThrow());
         double to = Math.max(right, words().stream().mapToDouble(mark -> mark.glyph().right()).max().orElseThrow());

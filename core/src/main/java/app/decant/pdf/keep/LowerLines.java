@@ -40,8 +40,6 @@ final class LowerLines {
     static final double LEAST_BELOW = 0.25;
     /** Rules are no thicker, in points. */
     static final double THIN = 3;
-    /** Drawings nearer to each other than this, in points, touch. */
-    private static final double TOUCH = 0.7;
     /** What of the room between paragraphs may go where a page is full. */
     private static final double GIVES = 0.45;
 
@@ -56,7 +54,7 @@ final class LowerLines {
     private final WordMarkings markings;
     private final FullPage full;
     private final CarriedBoxes boxes;
-    private final Set<Drawing> standing = new HashSet<>();
+    final StandingBelow below;
     final List<Drawing> going = new ArrayList<>();
     /** The marks that go, by their numbers in the page's order of painting: letters and what is drawn. */
     final Set<Integer> moved = new HashSet<>();
@@ -83,6 +81,7 @@ final class LowerLines {
         full = new FullPage(at);
         boxes = at.boxes;
         drawings = new MovedDrawings(read, stream, changes);
+        below = new StandingBelow(at, drawings);
     }
 
     /** Where what was moved stood; nothing where nothing was. */
@@ -254,23 +253,7 @@ final class LowerLines {
             unit.take(line);
             each.add(unit);
         }
-        Set<Integer> words = new HashSet<>(passage.marks());
-        for (LoweredUnit unit : each) for (ShownGlyph mark : unit.marks) words.add(mark.glyph().order());
-        double[] column = column(words);
-        addLoose(each, words, column);
-        double foot = passage.foot() > 0 ? passage.foot() + LoweredUnit.BELOW * leading : read.page().height() - FOOT;
-        List<CarriedBoxes.Box> among = boxes.among(read, each, column, lowest, foot, words);
-        for (Drawing drawing : drawn(words, column, lowest, foot, leading)) {
-            LoweredUnit unit = new LoweredUnit();
-            unit.take(drawing, leading);
-            each.add(unit);
-        }
-        for (CarriedBoxes.Box box : among) {
-            LoweredUnit unit = new LoweredUnit();
-            unit.take(box, leading);
-            each.add(unit);
-        }
-        each.sort(Comparator.comparingDouble(unit -> unit.top));
+        below.add(passage, each, new double[] {left, right}, moved, lowest, leading);
         List<LoweredUnit> units = new ArrayList<>();
         double end = lowest;
         for (LoweredUnit unit : each) {
@@ -298,30 +281,6 @@ final class LowerLines {
         }
         return units;
     }
-
-    /** What of a formula or a chart is nobody's text goes with the line it stands beside, where it stands among those that go. */
-    private void addLoose(List<LoweredUnit> lines, Set<Integer> words, double[] column) {
-        lines.sort(Comparator.comparingDouble(line -> line.top));
-        List<Integer> own = lines.isEmpty() ? List.of() : lines.get(0).marks.get(0).path();
-        for (ShownGlyph mark : read.shown()) {
-            Glyph glyph = mark.glyph();
-            double middle = glyph.x() + glyph.width() / 2;
-            boolean known = glyph.isSpace() || words.contains(glyph.order()) || moved.contains(glyph.order()) || changes.isRemoved(mark) || overflow.isGiven(mark);
-            if (known || !mark.isMovable() || !mark.path().equals(own) || middle < column[0] || middle > column[1]) continue;
-            double height = glyph.baseline() - 0.3 * glyph.size();
-            for (int i = 0; i < lines.size(); i++) {
-                LoweredUnit line = lines.get(i);
-                double until = i + 1 < lines.size() ? Math.min(lines.get(i + 1).top, line.bottom + APART * line.size) : line.bottom;
-                if (height <= line.top || height >= until) continue;
-                line.marks.add(mark);
-                words.add(glyph.order());
-                break;
-            }
-        }
-    }
-
-    /** A drawing stays where it is, though it is below what moves. */
-    void stands(Drawing one) { standing.add(one); }
 
     /** What stands between two places of the page goes along. */
     void reach(double from, double to) {
@@ -351,57 +310,6 @@ final class LowerLines {
             if (!marks.isEmpty()) all.add(marks);
         }
         return all;
-    }
-
-    /** What is drawn below the passage in its column, with no words on it but those that go, and above the foot of the page. */
-    private List<Drawing> drawn(Set<Integer> known, double[] column, double lowest, double foot, double leading) {
-        List<Drawing> drawn = new ArrayList<>();
-        List<Drawing> beside = new ArrayList<>();
-        for (Drawing one : drawings.all(known)) {
-            if (changes.isUndrawn(one.painted().from()) || standing.contains(one)) continue;
-            Rectangle2D box = one.box();
-            if (isAbove(box, lowest, leading) || box.getMaxY() >= foot || isOverNotes(box, known, leading)) continue;
-            boolean others = read.shown().stream().map(ShownGlyph::glyph)
-                    .anyMatch(glyph -> !known.contains(glyph.order()) && !boxes.isOwn(glyph.order()) && !one.has(glyph) && isOn(glyph, box));
-            if (!others) (box.getMaxX() > column[0] && box.getMinX() < column[1] ? drawn : beside).add(one);
-        }
-        // The frame of a table goes along where it stands beside all of its words.
-        for (int i = 0; i < drawn.size() && !beside.isEmpty(); i++) {
-            Rectangle2D box = drawn.get(i).box();
-            List<Drawing> next = beside.stream().filter(one -> one.box().intersects(box.getX() - TOUCH, box.getY() - TOUCH, box.getWidth() + 2 * TOUCH,
-                    box.getHeight() + 2 * TOUCH)).toList();
-            drawn.addAll(next);
-            beside.removeAll(next);
-        }
-        return drawn;
-    }
-
-    /** Whether a drawing is of the words above, such as a line under them, or begins among them. */
-    private static boolean isAbove(Rectangle2D box, double lowest, double leading) {
-        return box.getMinY() <= lowest || box.getCenterY() <= lowest + LoweredUnit.BELOW * leading;
-    }
-
-    /** From where to where on the page words stand, with what was moved with them before. */
-    private double[] column(Set<Integer> words) {
-        double[] column = {left, right};
-        for (int order : words) {
-            ShownGlyph mark = byOrder.get(order);
-            if (mark == null) continue;
-            column[0] = Math.min(column[0], mark.glyph().x());
-            column[1] = Math.max(column[1], mark.glyph().right());
-        }
-        return column;
-    }
-
-    /** Whether it is a rule with words right below it that go nowhere: what parts notes from the text. */
-    private boolean isOverNotes(Rectangle2D box, Set<Integer> known, double leading) {
-        return box.getHeight() < THIN && read.shown().stream().map(ShownGlyph::glyph).anyMatch(glyph -> !known.contains(glyph.order()) && !glyph.isSpace()
-                && glyph.baseline() > box.getMaxY() && glyph.baseline() < box.getMaxY() + 1.5 * leading && glyph.x() < box.getMaxX()
-                && glyph.right() > box.getMinX());
-    }
-
-    private static boolean isOn(Glyph glyph, Rectangle2D box) {
-        return !glyph.isSpace() && box.contains(glyph.x() + glyph.width() / 2, glyph.baseline() - 0.3 * glyph.size());
     }
 
     private void lower(ShownGlyph mark, double by) throws Refused, IOException {

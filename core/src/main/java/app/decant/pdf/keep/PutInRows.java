@@ -3,7 +3,6 @@ package app.decant.pdf.keep;
 import app.decant.page.Rewritten;
 import app.decant.pdf.keep.Correction.AddedRow;
 import app.decant.pdf.keep.Correction.Passage;
-import app.decant.pdf.keep.PageRewriting.NoRoom;
 import app.decant.pdf.keep.PageRewriting.Refused;
 import app.decant.pdf.read.Ink;
 import app.decant.pdf.read.ShownGlyph;

@@ -55,7 +55,7 @@ final class StandingRow {
         if (!goesOn || edge == 0) return;
         // The rule between the head and the row stays where it is.
         for (Drawing one : lower.drawings.all(row.marks()))
-            if (one.box().getHeight() < LowerLines.THIN && Math.abs(one.box().getCenterY() - edge) < EDGE) lower.stands(one);
+            if (one.box().getHeight() < LowerLines.THIN && Math.abs(one.box().getCenterY() - edge) < EDGE) lower.below.stands(one);
     }
 
     /** Whether it goes on with a table that the page before ends with. */

@@ -287,6 +287,42 @@ class FullPagesTest {
         assertThat(made.receipt().proofs()).allMatch(PdfCheck.Proof::holds);
     }
 
+    /** Where line after line is a link, as in a contents list, each goes with its own, whether that stays on its page or not. */
+    @Test void eachLinkOfAListGoesWithItsLine() throws IOException {
+        Path plain = file(3, 20, "F");
+        Path source = root.resolve("listed.pdf");
+        try (PDDocument pdf = Loader.loadPDF(plain.toFile())) {
+            List<PDAnnotation> links = new ArrayList<>();
+            for (int i = 0; i < 8; i++) {
+                String words = "goes on in line " + (i % 4 + 1) + " of " + (6 + i / 4);
+                PDAnnotationLink link = new PDAnnotationLink();
+                link.setRectangle(box(plain, 1, words));
+                PDActionURI action = new PDActionURI();
+                action.setURI("https://ferries.example/" + words.replace(' ', '_'));
+                link.setAction(action);
+                links.add(link);
+            }
+            pdf.getPage(0).setAnnotations(links);
+            pdf.save(source.toFile());
+        }
+        Made made = new CorrectedFile(root).correct(source, "goes on in line 2 of 3", MORE);
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        Path file = made.receipt().file();
+        int[] counts = new int[2];
+        try (PDDocument pdf = Loader.loadPDF(file.toFile())) {
+            for (int page = 0; page < 2; page++) {
+                for (PDAnnotation one : pdf.getPage(page).getAnnotations()) {
+                    String words = ((PDActionURI) ((PDAnnotationLink) one).getAction()).getURI().replace("https://ferries.example/", "").replace('_', ' ');
+                    PDRectangle there = box(file, page + 1, words);
+                    assertThat(one.getRectangle().getLowerLeftY()).as(words).isCloseTo(there.getLowerLeftY(), within(0.3f));
+                    counts[page]++;
+                }
+            }
+        }
+        assertThat(counts[0] + counts[1]).isEqualTo(8);
+        assertThat(counts).as("some of them stayed, some went over").doesNotContain(0);
+    }
+
     /** The rows of a page's picture, a pixel a point, that are blue at 120 points from the left. */
     private static Set<Integer> blue(PDDocument pdf, int page) throws IOException {
         BufferedImage image = new PDFRenderer(pdf).renderImageWithDPI(page, 72);

@@ -458,6 +458,16 @@ class PassageSettingTest {
         assertThat(words(file)).isEqualTo(words(source).replaceFirst("morning", LONGER));
     }
 
+    /** As browsers print: all is painted within one area that is white from edge to edge, and ends little below the last line. */
+    @Test void theColourOfAPageNeedNotGetLonger() throws IOException {
+        Path source = file("56 545 480 255 re W n 1 1 1 rg 0 0 595 842 re f 0 g\n" + FOLLOWING);
+        Made made = correct(source, "morning", "morning, and in summer at seven already, whatever the tide");
+        assertThat(made.pages().rewritten(0)).as("%s", made.findings()).isNotNull();
+        assertThat(place(made.receipt().file(), "The office is").getYDirAdj()).isCloseTo(place(source, "The office is").getYDirAdj() + 14, within(0.1f));
+        // What would stand beyond it is not seen: there is room for one line, and none for two.
+        assertThat(correct(source, "morning", LONGER).pages().rewritten(0)).isNull();
+    }
+
     @Test void whatStandsInTheWayIsNotCrossed() throws IOException {
         // Beside the passage and further down, with words on it that go nowhere: a panel of two columns.
         Path beside = file("0.9 g 60 560 500 60 re f 0 g BT /F1 9 Tf 0 1 -1 0 540 565 Tm (Notices) Tj ET\n" + FOLLOWING);
