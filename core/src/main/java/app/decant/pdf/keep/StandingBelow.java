@@ -97,7 +97,7 @@ final class StandingBelow {
             if (isAbove(box, lowest, leading) || box.getMaxY() >= foot || isOverNotes(box, known, leading)) continue;
             boolean others = read.shown().stream().map(ShownGlyph::glyph)
                     .anyMatch(glyph -> !known.contains(glyph.order()) && !boxes.isOwn(glyph.order()) && !one.has(glyph) && isOn(glyph, box));
-            if (!others) (box.getMaxX() > column[0] && box.getMinX() < column[1] ? drawn : beside).add(one);
+            if (!others) (isIn(box, column, leading) ? drawn : beside).add(one);
         }
         // The frame of a table goes along where it stands beside all of its words.
         for (int i = 0; i < drawn.size() && !beside.isEmpty(); i++) {
@@ -108,6 +108,12 @@ final class StandingBelow {
             beside.removeAll(next);
         }
         return drawn;
+    }
+
+    /** Whether a drawing is in a column, or at its edge the side of a frame that is drawn line by line. */
+    private static boolean isIn(Rectangle2D box, double[] column, double leading) {
+        double around = box.getWidth() < LowerLines.THIN && box.getHeight() < 1.5 * leading ? leading : 0;
+        return box.getMaxX() > column[0] - around && box.getMinX() < column[1] + around;
     }
 
     /** Whether a drawing is of the words above, such as a line under them, or begins among them. */
