@@ -2,6 +2,7 @@ package app.decant.sheet;
 
 import app.decant.document.Look;
 import java.util.List;
+import java.util.Set;
 
 /** What a cell holds; dates are numbers that a format shows as such. */
 public sealed interface CellValue {
@@ -43,6 +44,11 @@ public sealed interface CellValue {
 
     record Truth(boolean value) implements CellValue { }
 
-    /** What a formula came to that can't be worked out, as people know it: {@code #DIV/0!} (ISO/IEC 29500-1, 18.18.11). */
-    record Failure(String code) implements CellValue { }
+    /** What a formula came to that can't be worked out, as people know it: {@code #DIV/0!} (ISO/IEC 29500-1, 18.17.3). */
+    record Failure(String code) implements CellValue {
+        private static final Set<String> CODES = Set.of("#DIV/0!", "#N/A", "#NAME?", "#NULL!", "#NUM!", "#REF!", "#VALUE!", "#GETTING_DATA");
+
+        /** Whether it is one of those that the standard names; programs have others of their own. */
+        public boolean isStandard() { return CODES.contains(code); }
+    }
 }

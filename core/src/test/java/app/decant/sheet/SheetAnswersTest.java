@@ -29,6 +29,7 @@ import java.util.Map;
 import java.util.Random;
 import java.util.TreeMap;
 import org.apache.poi.hssf.usermodel.HSSFWorkbook;
+import org.apache.poi.ss.usermodel.CellType;
 import org.apache.poi.ss.usermodel.FormulaError;
 import org.apache.poi.ss.usermodel.HorizontalAlignment;
 import org.apache.poi.xssf.usermodel.XSSFCell;
@@ -142,6 +143,29 @@ class SheetAnswersTest {
         try (HSSFWorkbook read = new HSSFWorkbook(new ByteArrayInputStream(SheetFormat.XLS.write(made, Instant.EPOCH).bytes()))) {
             assertThat(read.getSheet("Fares").getRow(31).getCell(7).getErrorCellValue()).isEqualTo(FormulaError.DIV0.getCode());
         }
+    }
+
+    /** Programs tell failures of their own, such as {@code Err:522}: in a format that has none of them, they are words. */
+    @Test void failuresOfOtherProgramsAreWords() throws IOException {
+        Workbook fares = FaresWorkbook.workbook();
+        Sheet sheet = fares.sheets().get(0);
+        Workbook failed = fares.withSheets(List.of(sheet.withRows(sheet.rows().stream().map(row -> row.with(row.cells().stream()
+                .map(cell -> cell.formula() == null ? cell : cell.with(new CellValue.Failure("Err:522"))).toList())).toList())));
+        Workbook read = SheetFormat.ODS.workbook(new Content(SheetFormat.ODS.write(failed, Instant.EPOCH).bytes(), "fares"), null, Progress.SILENT)
+                .workbook();
+        int found = 0;
+        try (XSSFWorkbook library = new XSSFWorkbook(new ByteArrayInputStream(SheetFormat.XLSX.write(read, Instant.EPOCH).bytes()))) {
+            for (Row row : failed.sheets().get(0).rows()) {
+                for (Cell cell : row.cells()) {
+                    if (cell.formula() == null) continue;
+                    XSSFCell there = library.getSheetAt(0).getRow(row.index()).getCell(cell.column());
+                    assertThat(there.getCachedFormulaResultType()).isEqualTo(CellType.STRING);
+                    assertThat(there.getStringCellValue()).isEqualTo("Err:522");
+                    found++;
+                }
+            }
+        }
+        assertThat(found).isPositive();
     }
 
     private static String sides(Workbook workbook, Sheet sheet, int row, int column) {

@@ -320,7 +320,8 @@ final class XlsxWriter {
 
     private void cell(int row, Cell cell) {
         String place = Range.name(row, cell.column());
-        CellValue value = cell.value();
+        // What other programs make up of a formula is no error that a reader of this format knows.
+        CellValue value = cell.value() instanceof CellValue.Failure other && !other.isStandard() ? new CellValue.Text(other.code()) : cell.value();
         String type = value instanceof CellValue.Text ? cell.formula() == null ? "s" : "str" : value instanceof CellValue.Truth ? "b"
                 : value instanceof CellValue.Failure ? "e" : null;
         xml.open("c", "r", place, "s", cell.style() == 0 ? null : cell.style(), "t", type);
