@@ -59,10 +59,11 @@ final class ChangedPage {
     }
 
     /**
-     * Whether something on the page stands where it can't go along: links and notes go with their words, also to another page.
+     * Links and notes go with their words, also to another page; fields with the lines they stand among.
      *
      * @param moved   where lines stood that went as they are
      * @param touched where something is another
+     * @throws NoRoom where one of them can't go along
      */
     void refuseAnnotations(Rectangle2D moved, Rectangle2D touched) throws NoRoom, IOException {
         Set<Integer> going = links.going();
